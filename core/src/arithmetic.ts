@@ -1,0 +1,40 @@
+import { ONE, ZERO, roundToStep, type Rational, type RoundingMode } from './rational';
+
+/** A rounding with its step as a fraction of the whole (a step of one percent is 1/100). */
+export interface Rounding<N> {
+  readonly step: N;
+  readonly mode: RoundingMode;
+}
+
+/**
+ * The few verbs in which the rules are written, so that one text of the rules serves the exact numbers that decide and the
+ * floating ones that only guide a search.
+ */
+export interface Arithmetic<N> {
+  readonly zero: N;
+  readonly one: N;
+  from(value: Rational): N;
+  add(a: N, b: N): N;
+  subtract(a: N, b: N): N;
+  multiply(a: N, b: N): N;
+  /** @param b - not zero */
+  divide(a: N, b: N): N;
+  /** Negative, zero or positive, as for a sort. */
+  compare(a: N, b: N): number;
+  isZero(value: N): boolean;
+  round(value: N, rounding: Rounding<N>): N;
+}
+
+/** Exact arithmetic on rational numbers: what every shown grade is made with. */
+export const exact: Arithmetic<Rational> = {
+  zero: ZERO,
+  one: ONE,
+  from: (value) => value,
+  add: (a, b) => a.add(b),
+  subtract: (a, b) => a.sub(b),
+  multiply: (a, b) => a.mul(b),
+  divide: (a, b) => a.div(b),
+  compare: (a, b) => a.compare(b),
+  isZero: (value) => value.n === 0n,
+  round: (value, rounding) => roundToStep(value, rounding.step, rounding.mode),
+};

@@ -1,0 +1,173 @@
+import Joi from 'joi';
+import { decimalSchema, momentSchema, positiveDecimalSchema } from './decimal';
+
+/** Bounds that no real course meets; they keep a hostile document from costing more than it is worth. */
+export const LIMITS = {
+  /** Categories inside categories. */
+  depth: 50,
+  /** Categories and pieces of one course, together. */
+  nodes: 10_000,
+  bands: 100,
+  name: 200,
+  label: 20,
+  id: 100,
+  note: 10_000,
+  /** Pieces that one category may promise, and pieces that it may drop. */
+  planned: 2_000,
+} as const;
+
+/** A line of text that is not blank. */
+export function lineSchema(most: number): Joi.StringSchema {
+  return Joi.string()
+    .max(most)
+    .pattern(/\S/)
+    .messages({
+      'string.pattern.base': 'must not be blank',
+      'string.empty': 'must not be blank',
+      'string.max': `must be at most ${most} characters long`,
+    });
+}
+
+const noteSchema = Joi.string().allow('').max(LIMITS.note);
+const oneOf = (...words: string[]) => Joi.string().valid(...words);
+
+export const roundSchema = Joi.object({
+  step: positiveDecimalSchema().required(),
+  mode: oneOf('half-up', 'half-even', 'up', 'down'),
+});
+
+export const bandSchema = Joi.object({
+  label: lineSchema(LIMITS.label).required(),
+  from: decimalSchema().required(),
+  points: decimalSchema(),
+  worth: decimalSchema(),
+  pass: Joi.boolean(),
+});
+
+export const scaleSchema = Joi.object({
+  round: roundSchema,
+  bands: Joi.array().items(bandSchema).min(1).max(LIMITS.bands).required(),
+});
+
+export const missingSchema = Joi.object({
+  counts: oneOf('percent', 'nothing').required(),
+  percent: decimalSchema(),
+});
+
+export const lateSchema = Joi.object({
+  perDay: decimalSchema().required(),
+  of: oneOf('possible', 'earned'),
+  count: oneOf('started', 'completed', 'exact'),
+  floor: decimalSchema(),
+  grace: decimalSchema(),
+  closes: decimalSchema(),
+});
+
+export const policySchema = Joi.object({
+  missing: missingSchema,
+  overdue: Joi.object({ after: decimalSchema().required() }),
+  late: lateSchema,
+});
+
+const dropCount = Joi.number().integer().min(0).max(LIMITS.planned);
+
+export const dropSchema = Joi.object({
+  lowest: dropCount,
+  highest: dropCount,
+  by: oneOf('percent', 'points', 'benefit'),
+  when: oneOf('always', 'complete'),
+});
+
+export const plannedSchema = Joi.object({
+  pieces: Joi.number().integer().min(1).max(LIMITS.planned).required(),
+  possible: positiveDecimalSchema(),
+});
+
+export const scoreSchema = Joi.object({
+  points: decimalSchema(),
+  percent: decimalSchema(),
+  label: lineSchema(LIMITS.label),
+}).length(1);
+
+export const targetSchema = Joi.object({ label: lineSchema(LIMITS.label), percent: decimalSchema() }).length(
+  1,
+);
+
+/** The fields of a category and of an assessment alike; `id` and `kind` apart, so that an edit can use them too. */
+const nodeFields = {
+  name: lineSchema(LIMITS.name),
+  weight: decimalSchema(),
+  cap: decimalSchema(),
+  extraCredit: Joi.boolean(),
+  counted: Joi.boolean(),
+  note: noteSchema,
+};
+
+export const categoryFields = {
+  ...nodeFields,
+  combine: oneOf('points', 'equal', 'weights'),
+  drop: dropSchema,
+  round: roundSchema,
+  planned: plannedSchema,
+  missing: missingSchema,
+  late: lateSchema.allow(null),
+};
+
+export const assessmentFields = {
+  ...nodeFields,
+  possible: positiveDecimalSchema(),
+  step: positiveDecimalSchema(),
+  status: oneOf('open', 'awaiting', 'scored', 'missing', 'excused'),
+  score: scoreSchema,
+  due: momentSchema(),
+  extended: momentSchema(),
+  late: Joi.object({
+    days: decimalSchema(),
+    handedIn: momentSchema(),
+    waived: Joi.boolean(),
+    reason: noteSchema,
+  }).xor('days', 'handedIn'),
+  assume: decimalSchema(),
+  class: Joi.object({ average: decimalSchema(), high: decimalSchema(), low: decimalSchema() }),
+};
+
+/** The fields of a course beside its tree. */
+export const courseFields = {
+  title: lineSchema(LIMITS.name),
+  code: lineSchema(LIMITS.name),
+  credits: decimalSchema(),
+  note: noteSchema,
+  target: targetSchema,
+  scale: scaleSchema,
+  policy: policySchema,
+};
+
+const idSchema = lineSchema(LIMITS.id).required();
+
+/** One assessment of a document, whole. */
+export const assessmentSchema = Joi.object({
+  ...assessmentFields,
+  kind: Joi.valid('assessment').required(),
+  id: idSchema,
+  name: assessmentFields.name.required(),
+  possible: assessmentFields.possible.required(),
+});
+
+/** One category of a document, its children aside: the tree is walked, so that depth costs no stack. */
+export const categorySchema = Joi.object({
+  ...categoryFields,
+  kind: Joi.valid('category').required(),
+  id: idSchema,
+  name: categoryFields.name.required(),
+  children: Joi.array().required(),
+});
+
+/** A course file, its tree aside. */
+export const courseSchema = Joi.object({
+  ...courseFields,
+  format: Joi.valid('fidens-course').required(),
+  version: Joi.valid(1).required(),
+  title: courseFields.title.required(),
+  scale: courseFields.scale.required(),
+  root: Joi.object().unknown().required(),
+});

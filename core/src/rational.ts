@@ -1,0 +1,88 @@
+import Fraction from 'fraction.js';
+
+/** An exact number: every grade, weight and score is one. Made from text at the borders, never from a float. */
+export type Rational = Fraction;
+
+export const ZERO: Rational = new Fraction(0n, 1n);
+export const ONE: Rational = new Fraction(1n, 1n);
+export const HUNDRED: Rational = new Fraction(100n, 1n);
+
+/**
+ * Reads a decimal of a course file.
+ *
+ * @param text - digits with an optional point, as `decimalSchema` admits them ("17.5")
+ * @returns the exact value
+ * @throws if the text is no number (a bug: documents are validated before)
+ * @example rational('17.5').toFraction() // '35/2'
+ */
+export function rational(text: string): Rational {
+  return new Fraction(text);
+}
+
+/** A percent read from a document as a fraction of one: "91" gives 91/100. */
+export function fractionOfPercent(text: string): Rational {
+  return rational(text).div(HUNDRED);
+}
+
+/** A whole number as a Rational. */
+export function whole(value: number): Rational {
+  return new Fraction(BigInt(value), 1n);
+}
+
+export function smaller(a: Rational, b: Rational): Rational {
+  return a.compare(b) <= 0 ? a : b;
+}
+
+/** The whole number at or below (`floor`) or at or above (`ceil`) a value that is not negative. */
+function floorOf(value: Rational): bigint {
+  return value.n / value.d;
+}
+
+/** How a value between two steps is decided (grading rules, section 6). */
+export type RoundingMode = 'half-up' | 'half-even' | 'up' | 'down';
+
+/**
+ * Rounds a value that is not negative to a multiple of a step.
+ *
+ * @param value - the value, in any unit
+ * @param step - the distance between two allowed values, above 0, in the same unit
+ * @param mode - what happens between them
+ * @returns the multiple of `step`
+ * @example roundToStep(rational('84.5'), ONE, 'half-even').toString() // '84'
+ */
+export function roundToStep(value: Rational, step: Rational, mode: RoundingMode): Rational {
+  const steps = value.div(step);
+  const below = floorOf(steps);
+  const rest = steps.n - below * steps.d;
+  if (rest === 0n) return value;
+  const twice = rest * 2n;
+  const half = twice === steps.d;
+  const up =
+    mode === 'up' ||
+    (mode === 'half-up' && twice >= steps.d) ||
+    (mode === 'half-even' && (twice > steps.d || (half && below % 2n === 1n)));
+  return new Fraction(up ? below + 1n : below, 1n).mul(step);
+}
+
+/**
+ * The shortest decimal text of a value, cut to a number of decimals, halves away from zero.
+ *
+ * @param value - any value, negative too
+ * @param decimals - how many decimals at most
+ * @param keepZeros - true to write exactly that many decimals
+ * @returns for example "74.5"; never "-0"
+ */
+export function decimalText(value: Rational, decimals: number, keepZeros = false): string {
+  const scale = 10n ** BigInt(decimals);
+  const magnitude = (2n * value.n * scale + value.d) / (2n * value.d);
+  const negative = value.s < 0n && magnitude > 0n;
+  const integer = (magnitude / scale).toString();
+  let digits = decimals > 0 ? (magnitude % scale).toString().padStart(decimals, '0') : '';
+  if (!keepZeros) digits = digits.replace(/0+$/, '');
+  return `${negative ? '-' : ''}${integer}${digits === '' ? '' : `.${digits}`}`;
+}
+
+/** A fraction in lowest terms: "149/2", or "90" for a whole number. */
+export function fractionText(value: Rational): string {
+  return value.toFraction();
+}

@@ -1,0 +1,87 @@
+import { deriveCategory } from './combine';
+import { searchGrid, type GridAnswer } from './grid';
+import { lettersOf, reaches } from './letter';
+import type { Band } from './course';
+import type { Outlooks } from './outlook';
+import type { Plan, PlannedPiece } from './plan';
+import { decimalText, whole, type Rational } from './rational';
+import { onlyRises } from './shape';
+
+/** A range of levels or scores, both ends in it, as decimal text. */
+export interface Gap {
+  readonly from: string;
+  readonly to: string;
+}
+
+/** What one band still takes, set on all open work at once (grading rules, section 7). */
+export interface BandReach {
+  readonly band: Band;
+  readonly state: GridAnswer['state'];
+  /** The least percent that reaches it, two decimals; nothing where it is out. */
+  readonly level: string | undefined;
+  /** Whether every percent above the level reaches it too. */
+  readonly holds: boolean | undefined;
+  readonly gaps: readonly Gap[];
+}
+
+const LAST = 10_000;
+const GRID = whole(LAST);
+
+/** The pieces that a target asks about: unsettled, not assumed, not extra credit. */
+export function unknowns<N>(plan: Plan<N>): PlannedPiece<N>[] {
+  return plan.pieces.filter(isUnknown);
+}
+
+function isUnknown<N>(piece: PlannedPiece<N>): boolean {
+  return piece.settlement === 'unsettled' && piece.assumed === undefined && !piece.insideExtra;
+}
+
+/**
+ * What each band takes on all open work: for every percent 0.00 to 100.00 set on all unknowns at once.
+ *
+ * @param from - the course's outlooks
+ * @returns one answer a band, highest first; empty if the course has no value even at the ceiling
+ */
+export function reach({ plan, ceiling }: Outlooks<Rational>): BandReach[] {
+  if (!ceiling.worth) return [];
+  const letters = lettersOf(plan.course.scale);
+  const { zero } = plan.arithmetic;
+  const gradeAt = remember((place: number) => {
+    const level = whole(place).div(GRID);
+    const valueOf = (piece: PlannedPiece<Rational>) => piece.assumed ?? (piece.insideExtra ? zero : level);
+    return deriveCategory(plan.root, { valueOf, waits: false }, plan.arithmetic).worth?.value;
+  });
+  const last = plan.pieces.some(isUnknown) ? LAST : 0;
+  const rises = onlyRises(plan.root, isUnknown, plan.arithmetic);
+  return letters.bands.map(({ band, from }) => {
+    const meets = (place: number) => {
+      const grade = gradeAt(place);
+      return grade !== undefined && reaches(grade, from, letters);
+    };
+    return {
+      band,
+      ...gridText(searchGrid(last, meets, rises), (place) =>
+        decimalText(whole(place).div(HUNDREDTHS), 2, true),
+      ),
+    };
+  });
+}
+
+const HUNDREDTHS = whole(100);
+
+/** An answer on a grid in the words of its scores. */
+export function gridText(answer: GridAnswer, textOf: (place: number) => string): Omit<BandReach, 'band'> {
+  if (answer.state === 'out') return { state: 'out', level: undefined, holds: undefined, gaps: [] };
+  if (answer.state === 'secured') return { state: 'secured', level: textOf(0), holds: true, gaps: [] };
+  const gaps = answer.gaps.map(({ from, to }) => ({ from: textOf(from), to: textOf(to) }));
+  return { state: 'reachable', level: textOf(answer.level), holds: gaps.length === 0, gaps };
+}
+
+/** Remembers the answers of a function of a whole number. */
+export function remember<T>(answer: (place: number) => T): (place: number) => T {
+  const known = new Map<number, T>();
+  return (place) => {
+    if (!known.has(place)) known.set(place, answer(place));
+    return known.get(place)!;
+  };
+}

@@ -1,0 +1,81 @@
+import type { Outlooks } from './outlook';
+import type { Derivation } from './combine';
+import { HUNDRED, ZERO, type Rational } from './rational';
+
+/** One segment of the ribbon: a child of the course's root, in percent points of the course. */
+export interface Segment {
+  readonly id: string;
+  readonly name: string;
+  /** Its share of the course; 0 for extra credit and for what takes no part. */
+  readonly share: Rational;
+  readonly earned: Rational;
+  readonly lost: Rational;
+  readonly open: Rational;
+  /** What the forecast adds to the earned points. */
+  readonly forecast: Rational;
+  readonly extra: boolean;
+}
+
+/**
+ * The course as a bar of 100 points (design: "the ribbon"). A segment's share is its part of the whole when everything is
+ * settled. What is earned is measured by the floor, what can still be had by the ceiling: the rest is lost, whatever rule
+ * took it.
+ *
+ * @param from - the course's outlooks
+ * @returns one segment for each child of the root that is counted, in order
+ */
+export function ribbon({ plan, floor, ceiling, forecast }: Outlooks<Rational>): Segment[] {
+  const shares = shareOfParts(ceiling);
+  return plan.root.children.map((node, index) => {
+    const share = shares[index]!;
+    const least = pointsOf(floor, index);
+    const most = pointsOf(ceiling, index);
+    const likely = forecast ? pointsOf(forecast, index) : least;
+    const whole = share.compare(most) > 0 ? share : most;
+    return {
+      id: node.id,
+      name: node.name,
+      share,
+      earned: least,
+      lost: notBelowZero(whole.sub(most)),
+      open: notBelowZero(most.sub(least)),
+      forecast: notBelowZero(likely.sub(least)),
+      extra: node.extra,
+    };
+  });
+}
+
+/** The share of the course, in percent points, of each part of a derivation of the root. */
+export function shareOfParts({ parts, below }: Derivation<Rational>): Rational[] {
+  return parts.map((part) =>
+    part.role === 'regular' && below.n !== 0n ? part.below.div(below).mul(HUNDRED) : ZERO,
+  );
+}
+
+function pointsOf({ parts, below }: Derivation<Rational>, index: number): Rational {
+  const part = parts[index]!;
+  const counts = part.role === 'regular' || part.role === 'extra';
+  return counts && below.n !== 0n ? part.above.div(below).mul(HUNDRED) : ZERO;
+}
+
+function notBelowZero(value: Rational): Rational {
+  return value.compare(ZERO) < 0 ? ZERO : value;
+}
+
+/**
+ * How many of the course's 100 points are settled: all but the shares of unsettled work.
+ *
+ * @returns percent points, 0 where the course has no value
+ */
+export function settledPoints({ ceiling }: Outlooks<Rational>): Rational {
+  return ceiling.worth ? HUNDRED.sub(openShare(ceiling, HUNDRED)) : ZERO;
+}
+
+function openShare({ parts, below }: Derivation<Rational>, share: Rational): Rational {
+  return parts.reduce((sum, part) => {
+    if (part.role !== 'regular') return sum;
+    const own = share.mul(part.below).div(below);
+    if (part.derivation) return sum.add(openShare(part.derivation, own));
+    return part.node.kind === 'piece' && part.node.settlement === 'unsettled' ? sum.add(own) : sum;
+  }, ZERO);
+}

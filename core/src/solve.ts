@@ -1,0 +1,79 @@
+import { deriveCategory } from './combine';
+import { searchGrid } from './grid';
+import { lettersOf, reaches } from './letter';
+import { hasForecast, type Outlooks } from './outlook';
+import type { PlannedPiece } from './plan';
+import { decimalText, rational, roundToStep, whole, ONE, type Rational } from './rational';
+import { gridText, remember, type BandReach } from './reach';
+import { onlyRises } from './shape';
+import { find, isCounted } from './tree';
+
+/** What one piece alone must bring, everything else at its forecast, for each band; `level` is in points of the piece. */
+export type Solution =
+  | { readonly id: string; readonly bands: readonly BandReach[] }
+  | { readonly id: string; readonly why: string };
+
+const MOST_SCORES = 100_000;
+
+/**
+ * The least score of one open piece for each band (grading rules, section 7).
+ *
+ * @param from - the course's outlooks
+ * @param id - an unsettled, counted assessment; its own `assume` is set aside
+ * @returns the answer for each band, highest first, or why there is none
+ */
+export function solve(from: Outlooks<Rational>, id: string): Solution {
+  const { plan, forecastOf } = from;
+  const piece = plan.pieces.find((candidate) => candidate.id === id && candidate.origin === 'listed');
+  if (piece?.settlement !== 'unsettled') return { id, why: whyNotOpen(from, id) };
+  if (!hasForecast(plan, forecastOf, piece)) {
+    return { id, why: 'Other open work has no forecast yet: nothing near it has a score.' };
+  }
+  const grid = scoresOf(piece);
+  if (grid.last + 1 > MOST_SCORES)
+    return { id, why: `There are more than ${MOST_SCORES} scores to tell apart.` };
+  const gradeAt = remember((place: number) => {
+    const value = grid.score(place).div(piece.size);
+    return gradeWith(from, piece, value);
+  });
+  if (gradeAt(0) === undefined) return { id, why: 'The course has no grade with this piece at 0.' };
+  const letters = lettersOf(plan.course.scale);
+  const rises = onlyRises(plan.root, (other) => other === piece, plan.arithmetic);
+  const bands = letters.bands.map(({ band, from: cutOff }) => {
+    const meets = (place: number) => {
+      const grade = gradeAt(place);
+      return grade !== undefined && reaches(grade, cutOff, letters);
+    };
+    const answer = searchGrid(grid.last, meets, rises);
+    return { band, ...gridText(answer, (place) => decimalText(grid.score(place), 12)) };
+  });
+  return { id, bands };
+}
+
+/** The course's value with one piece at a value, everything else at its forecast. */
+export function gradeWith<N>(
+  { plan, forecastOf }: Outlooks<N>,
+  piece: PlannedPiece<N>,
+  value: N,
+): N | undefined {
+  const valueOf = (other: PlannedPiece<N>) => (other === piece ? value : forecastOf(other));
+  return deriveCategory(plan.root, { valueOf, waits: false }, plan.arithmetic).worth?.value;
+}
+
+/** The scores that can be given for a piece: 0, step, 2·step, … below full marks, and full marks. */
+function scoresOf({ size, source }: PlannedPiece<Rational>): {
+  last: number;
+  score: (place: number) => Rational;
+} {
+  const step = rational(source!.step ?? '1');
+  const last = Number(roundToStep(size.div(step), ONE, 'up').n);
+  return { last, score: (place) => (place === last ? size : step.mul(whole(place))) };
+}
+
+function whyNotOpen({ plan }: Outlooks<Rational>, id: string): string {
+  const placed = find(plan.course, id);
+  if (!placed) return `There is no piece "${id}" in this course.`;
+  if (placed.node.kind === 'category') return `"${placed.node.name}" is a category, not a piece.`;
+  if (!isCounted(placed)) return `"${placed.node.name}" is not counted.`;
+  return `"${placed.node.name}" is settled.`;
+}

@@ -1,0 +1,39 @@
+import type { Assessment, Category, Course, CourseNode } from './course';
+
+/** A node with its place: the categories above it, from the root down. */
+export interface Placed {
+  readonly node: CourseNode;
+  readonly above: readonly Category[];
+}
+
+/** Every node of a course in tree order, a parent before its children. */
+export function* walk(course: Course): Generator<Placed> {
+  const stack: Placed[] = [{ node: course.root, above: [] }];
+  for (let placed = stack.pop(); placed; placed = stack.pop()) {
+    yield placed;
+    const { node, above } = placed;
+    if (node.kind === 'assessment') continue;
+    const below = [...above, node];
+    for (let index = node.children.length - 1; index >= 0; index -= 1) {
+      stack.push({ node: node.children[index]!, above: below });
+    }
+  }
+}
+
+/** The node with an id and its place, or nothing. */
+export function find(course: Course, id: string): Placed | undefined {
+  for (const placed of walk(course)) if (placed.node.id === id) return placed;
+  return undefined;
+}
+
+/** Every piece of a course in tree order. */
+export function pieces(course: Course): Assessment[] {
+  const found: Assessment[] = [];
+  for (const { node } of walk(course)) if (node.kind === 'assessment') found.push(node);
+  return found;
+}
+
+/** Counted: neither it nor anything above it is set to not counted. */
+export function isCounted({ node, above }: Placed): boolean {
+  return node.counted !== false && above.every((category) => category.counted !== false);
+}

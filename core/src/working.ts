@@ -1,0 +1,41 @@
+import type { Score } from './course';
+import { pieceValue, type Assumption } from './combine';
+import type { Lateness } from './late';
+import type { PlannedPiece } from './plan';
+import type { Rational } from './rational';
+
+/** One step on the way from a piece's entry to its value; values are fractions of its possible points. */
+export type PieceStep =
+  | { readonly kind: 'entered'; readonly score: Score; readonly value: Rational }
+  | { readonly kind: 'missing'; readonly overdue: boolean; readonly value: Rational }
+  | { readonly kind: 'supposed'; readonly assumed: boolean; readonly value: Rational }
+  | { readonly kind: 'late'; readonly lateness: Lateness; readonly value: Rational }
+  | { readonly kind: 'capped'; readonly value: Rational };
+
+/**
+ * The way from a piece's entry to its value under an assumption, step by step.
+ *
+ * @returns the steps in order; empty where the piece has no value
+ */
+export function pieceSteps(piece: PlannedPiece<Rational>, assumption: Assumption<Rational>): PieceStep[] {
+  const value = pieceValue(piece, assumption);
+  if (value === undefined) return [];
+  const [first, start] = firstStep(piece, assumption);
+  const steps: PieceStep[] = [first];
+  const afterLate = piece.afterLate(start);
+  if (piece.lateness && piece.status !== 'missing') {
+    steps.push({ kind: 'late', lateness: piece.lateness, value: afterLate });
+  }
+  if (afterLate.compare(value) !== 0) steps.push({ kind: 'capped', value });
+  return steps;
+}
+
+function firstStep(piece: PlannedPiece<Rational>, assumption: Assumption<Rational>): [PieceStep, Rational] {
+  if (piece.settlement === 'unsettled') {
+    const value = assumption.valueOf(piece)!;
+    return [{ kind: 'supposed', assumed: piece.assumed !== undefined, value }, value];
+  }
+  const value = piece.entered!;
+  if (piece.status === 'missing') return [{ kind: 'missing', overdue: piece.overdue, value }, value];
+  return [{ kind: 'entered', score: piece.source!.score!, value }, value];
+}
