@@ -16,19 +16,23 @@ export const LIMITS = {
   planned: 2_000,
 } as const;
 
+// eslint-disable-next-line no-control-regex -- PostgreSQL keeps every character but this one
+const NUL = /\u0000/;
+const NO_NUL = 'must not contain the character U+0000';
+
 /** A line of text that is not blank. */
 export function lineSchema(most: number): Joi.StringSchema {
-  return Joi.string()
-    .max(most)
-    .pattern(/\S/)
-    .messages({
-      'string.pattern.base': 'must not be blank',
-      'string.empty': 'must not be blank',
-      'string.max': `must be at most ${most} characters long`,
-    });
+  return Joi.string().max(most).pattern(/\S/).pattern(NUL, { invert: true }).messages({
+    'string.pattern.invert.base': NO_NUL,
+    'string.pattern.base': 'must not be blank',
+  });
 }
 
-const noteSchema = Joi.string().allow('').max(LIMITS.note);
+const noteSchema = Joi.string()
+  .allow('')
+  .max(LIMITS.note)
+  .pattern(NUL, { invert: true })
+  .messages({ 'string.pattern.invert.base': NO_NUL });
 const oneOf = (...words: string[]) => Joi.string().valid(...words);
 
 export const roundSchema = Joi.object({

@@ -8,11 +8,16 @@ const MOMENT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d{1,3})?)?(Z|[+-]\d{2}:
 export const DECIMAL_FORM =
   'a decimal in quotes such as "17.5" (1 to 12 digits, then at most 6 after a point)';
 
+/** One message for every way in which a text can have the wrong form. */
+export function inWords(form: string): Joi.LanguageMessages {
+  return { 'string.base': form, 'string.empty': form, 'string.pattern.base': form };
+}
+
 /** A decimal of a course file: text, never negative. */
 export function decimalSchema(): Joi.StringSchema {
   return Joi.string()
     .pattern(DECIMAL)
-    .messages({ '*': `must be ${DECIMAL_FORM}`, 'any.required': 'is required' });
+    .messages(inWords(`must be ${DECIMAL_FORM}`));
 }
 
 /** A decimal above 0. */
@@ -28,7 +33,7 @@ export function momentSchema(): Joi.StringSchema {
   return Joi.string()
     .pattern(MOMENT)
     .custom((value: string, helpers) => (isRealMoment(value) ? value : helpers.message({ custom: form })))
-    .messages({ '*': form, 'any.required': 'is required' });
+    .messages(inWords(form));
 }
 
 /** Whether a text is a moment that the calendar has (no 31 February). */

@@ -1,3 +1,4 @@
+export * from './account-schema';
 export * from './answer';
 export * from './arithmetic';
 export * from './combine';

@@ -35,6 +35,7 @@ const MESSAGES: Joi.LanguageMessages = {
   'array.max': 'must have at most {#limit} entries',
   'string.base': 'must be text',
   'string.empty': 'must not be blank',
+  'string.min': 'must be at least {#limit} characters long',
   'string.max': 'must be at most {#limit} characters long',
   'boolean.base': 'must be true or false',
   'number.base': 'must be a whole number',

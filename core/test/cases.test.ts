@@ -17,13 +17,18 @@ const cases = ['plain', 'reach'].flatMap((file) =>
 );
 
 describe('the answered courses', () => {
-  it.each(cases.map((entry) => [(entry.doc as { title: string }).title, entry] as const))('%s', (_, { doc, solve, want }) => {
-    const checked = checkCourse(doc);
-    if (!checked.ok) throw new Error(JSON.stringify(checked.faults));
-    const got = answer(checked.value, NOW, solve ?? undefined);
-    const refused = want.solve && 'why' in want.solve;
-    const asked = refused ? { ...want, solve: { id: want.solve!.id, why: expect.any(String) } } : want;
-    expect(JSON.parse(JSON.stringify(got))).toEqual('reach' in want ? asked : { ...asked, reach: expect.any(Array) });
-    expect(readCourse(writeCourse(checked.value))).toEqual(checked);
-  });
+  it.each(cases.map((entry) => [(entry.doc as { title: string }).title, entry] as const))(
+    '%s',
+    (_, { doc, solve, want }) => {
+      const checked = checkCourse(doc);
+      if (!checked.ok) throw new Error(JSON.stringify(checked.faults));
+      const got = answer(checked.value, NOW, solve ?? undefined);
+      const refused = want.solve && 'why' in want.solve;
+      const asked = refused ? { ...want, solve: { id: want.solve!.id, why: expect.any(String) } } : want;
+      expect(JSON.parse(JSON.stringify(got))).toEqual(
+        'reach' in want ? asked : { ...asked, reach: expect.any(Array) },
+      );
+      expect(readCourse(writeCourse(checked.value))).toEqual(checked);
+    },
+  );
 });

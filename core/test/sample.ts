@@ -14,7 +14,11 @@ let ids = 0;
 const nextId = () => `n${(ids += 1)}`;
 
 /** A course around some children, its points pooled unless said. */
-export function course(children: CourseNode[], root: Partial<Category> = {}, fields: Partial<Course> = {}): Course {
+export function course(
+  children: CourseNode[],
+  root: Partial<Category> = {},
+  fields: Partial<Course> = {},
+): Course {
   return {
     format: 'fidens-course',
     version: 1,
@@ -31,7 +35,15 @@ export function category(children: CourseNode[], fields: Partial<Category> = {})
 
 /** A scored piece. */
 export function scored(points: string, possible: string, fields: Partial<Assessment> = {}): Assessment {
-  return { kind: 'assessment', id: nextId(), name: 'Piece', possible, status: 'scored', score: { points }, ...fields };
+  return {
+    kind: 'assessment',
+    id: nextId(),
+    name: 'Piece',
+    possible,
+    status: 'scored',
+    score: { points },
+    ...fields,
+  };
 }
 
 /** A piece without a score. */

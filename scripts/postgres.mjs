@@ -1,0 +1,162 @@
+import { spawnSync } from 'node:child_process';
+import { chownSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ask, isRoot } from './say.mjs';
+
+/** The folder of `initdb` and `pg_ctl`, which Debian keeps off the PATH; undefined where there is none. */
+export function binFolder() {
+  const versions = '/usr/lib/postgresql';
+  const newest = existsSync(versions)
+    ? readdirSync(versions)
+        .sort((a, b) => Number(b) - Number(a))
+        .map((version) => join(versions, version, 'bin'))
+    : [];
+  const asked = ask('pg_config', ['--bindir']);
+  return [...newest, ...(asked ? [asked] : [])].find((folder) => existsSync(join(folder, 'initdb')));
+}
+
+/** A free port of the loopback. */
+export function freePort() {
+  return new Promise((resolve, reject) => {
+    const server = createServer();
+    server.on('error', reject);
+    server.listen(0, '127.0.0.1', () => {
+      const { port } = server.address();
+      server.close(() => resolve(port));
+    });
+  });
+}
+
+/** A private PostgreSQL server on the loopback, its socket in its own folder. */
+export class PrivatePostgres {
+  #folder;
+  #port;
+
+  /** @param folder where the cluster is kept; it is made where it is missing */
+  constructor(folder) {
+    this.#folder = folder;
+  }
+
+  /** A cluster that is thrown away when it is stopped; it trades safety on power loss for speed. */
+  static temporary() {
+    const postgres = new PrivatePostgres(mkdtempSync(join(tmpdir(), 'fidens-postgres-')));
+    postgres.isTemporary = true;
+    return postgres;
+  }
+
+  isTemporary = false;
+
+  get #data() {
+    return join(this.#folder, 'data');
+  }
+
+  get url() {
+    return `postgres://fidens@127.0.0.1:${this.#port}/fidens`;
+  }
+
+  /** Starts the server, making cluster and database first where they are missing. Throws a sentence where it cannot. */
+  async start() {
+    mkdirSync(this.#folder, { recursive: true });
+    if (isRoot) this.#giveToPostgres();
+    if (!existsSync(join(this.#data, 'PG_VERSION'))) {
+      // Scram would need a password at hand; the cluster listens on the loopback alone and trusts this machine's users.
+      this.#run('initdb', [
+        '-D',
+        this.#data,
+        '-U',
+        'fidens',
+        '-E',
+        'UTF8',
+        '--locale=C.UTF-8',
+        '--auth=trust',
+      ]);
+    }
+    const running = this.#runningPort();
+    if (running) {
+      this.#port = running;
+      this.wasRunning = true;
+      return;
+    }
+    this.#port = await freePort();
+    this.restart();
+    const exists = this.#query("select 1 from pg_database where datname = 'fidens'") === '1';
+    if (!exists) this.#query('create database fidens');
+  }
+
+  wasRunning = false;
+
+  /** Starts the server again on the port that it had. */
+  restart() {
+    const fast = this.isTemporary ? ' -c fsync=off -c full_page_writes=off' : '';
+    const options = `-p ${this.#port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='${this.#folder}'${fast}`;
+    const log = join(this.#folder, 'log');
+    this.#run('pg_ctl', ['-D', this.#data, '-w', '-t', '60', '-l', log, '-o', options, 'start']);
+  }
+
+  /** Stops the server. @param mode `fast` ends sessions in order; `immediate` is as if the power went. */
+  stop(mode = 'fast') {
+    try {
+      this.#run('pg_ctl', ['-D', this.#data, '-w', '-m', mode, 'stop']);
+    } catch (error) {
+      if (existsSync(join(this.#data, 'postmaster.pid'))) throw error;
+    }
+  }
+
+  /** Stops a temporary server and removes its files. */
+  remove() {
+    this.stop('immediate');
+    rmSync(this.#folder, { recursive: true, force: true });
+  }
+
+  /** The port of a server that already runs on this cluster. */
+  #runningPort() {
+    const file = join(this.#data, 'postmaster.pid');
+    if (!existsSync(file) || this.#attempt('pg_ctl', ['-D', this.#data, 'status']).status !== 0)
+      return undefined;
+    return Number(readFileSync(file, 'utf8').split('\n')[3]);
+  }
+
+  #giveToPostgres() {
+    const uid = Number(ask('id', ['-u', 'postgres']));
+    const gid = Number(ask('id', ['-g', 'postgres']));
+    chownSync(this.#folder, uid, gid);
+    if (ask('runuser', ['-u', 'postgres', '--', 'test', '-w', this.#folder]) === undefined) {
+      throw new Error(
+        `PostgreSQL runs as the user postgres, who cannot reach ${this.#folder}: put Fidens where other users may enter.`,
+      );
+    }
+  }
+
+  #query(sql) {
+    return this.#run('psql', [
+      '-h',
+      '127.0.0.1',
+      '-p',
+      String(this.#port),
+      '-U',
+      'fidens',
+      '-d',
+      'postgres',
+      '-Atc',
+      sql,
+    ]);
+  }
+
+  #attempt(program, args) {
+    const path = join(binFolder(), program);
+    const [command, rest] = isRoot ? ['runuser', ['-u', 'postgres', '--', path, ...args]] : [path, args];
+    return spawnSync(command, rest, {
+      encoding: 'utf8',
+      cwd: this.#folder,
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+  }
+
+  #run(program, args) {
+    const { status, stdout, stderr } = this.#attempt(program, args);
+    if (status !== 0) throw new Error(`${program} failed: ${(stderr || stdout).trim().split('\n').at(-1)}`);
+    return stdout.trim();
+  }
+}

@@ -1,0 +1,30 @@
+import { check, inWords } from '@fidens/core';
+import type { Request } from 'express';
+import Joi from 'joi';
+import { invalid, notFound } from './problem';
+
+/**
+ * The body of a request as its schema wants it.
+ *
+ * @throws a problem 422 that names each wrong field
+ */
+export function bodyOf<T>(request: Request, schema: Joi.Schema): T {
+  const checked = check<T>(schema.required(), request.body);
+  if (!checked.ok) throw invalid(checked.faults);
+  return checked.value;
+}
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
+
+/**
+ * An id out of a request's path. What is no id of ours answers as what does not exist.
+ *
+ * @throws a problem 404
+ */
+export function idOf(request: Request, name: string): string {
+  const id = request.params[name];
+  if (typeof id !== 'string' || !UUID.test(id)) throw notFound();
+  return id;
+}
+
+export const uuidSchema = Joi.string().pattern(UUID).messages(inWords('must be a UUID'));

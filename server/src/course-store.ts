@@ -1,0 +1,199 @@
+import { applyEdits, checkCourse, type Course, type Edit, type Fault } from '@fidens/core';
+import { raw, type Transaction, type TransactionOrKnex } from 'objection';
+import { courseRow, nodeRows, scaleRows, toDocument } from './course-document';
+import type { Fields } from './document-columns';
+import {
+  AssessmentRecord,
+  CategoryRecord,
+  CourseChange,
+  CourseRecord,
+  GradingBand,
+  GradingScale,
+  NodeRecord,
+} from './models';
+
+/** A course as the API gives it: its document, whose it is to find, and which version it is. */
+export interface StoredCourse {
+  readonly id: string;
+  readonly termId: string;
+  readonly version: number;
+  readonly document: Course;
+}
+
+/** What became of a request to change a course. */
+export type Changed =
+  | { readonly kind: 'changed'; readonly course: StoredCourse }
+  | { readonly kind: 'not found' }
+  | { readonly kind: 'stale'; readonly course: StoredCourse }
+  | { readonly kind: 'invalid'; readonly faults: readonly Fault[] };
+
+/** A change as it is asked for. */
+export interface ChangeRequest {
+  /** Made by the client; a second request with the same id changes nothing. */
+  readonly id: string;
+  /** The version that the client saw. */
+  readonly version: number;
+  readonly edits: readonly Edit[];
+}
+
+const GRAPH = '[scale.bands, categories, assessments]';
+
+/** All courses of a student, in a fixed number of queries (one for each of five tables), whatever their number. */
+export async function listCourses(database: TransactionOrKnex, userId: string): Promise<StoredCourse[]> {
+  const records = await CourseRecord.query(database)
+    .where({ user_id: userId })
+    .orderBy(['position', 'created_at', 'id'])
+    .withGraphFetched(GRAPH);
+  return records.map(toStored);
+}
+
+/** One course of a student, or nothing. */
+export async function findCourse(
+  database: TransactionOrKnex,
+  userId: string,
+  courseId: string,
+): Promise<StoredCourse | undefined> {
+  const record = await CourseRecord.query(database)
+    .findOne({ id: courseId, user_id: userId })
+    .withGraphFetched(GRAPH);
+  return record && toStored(record);
+}
+
+/**
+ * Stores a new course.
+ *
+ * @param document - a document that `checkCourse` has passed
+ */
+export async function createCourse(
+  transaction: Transaction,
+  userId: string,
+  termId: string,
+  document: Course,
+): Promise<StoredCourse> {
+  const { scale, bands } = scaleRows(document.scale);
+  const stored = await GradingScale.query(transaction).insert({ ...scale, user_id: userId });
+  await GradingBand.query(transaction).insert(
+    bands.map((band) => ({ ...band, scale_id: stored.id, user_id: userId })),
+  );
+  const record = await CourseRecord.query(transaction).insert({
+    ...courseRow(document),
+    user_id: userId,
+    term_id: termId,
+    scale_id: stored.id,
+    position: raw('(select count(*) from courses where user_id = ?)', userId),
+  });
+  await saveNodes(transaction, { course_id: record.id, user_id: userId }, undefined, document);
+  return (await findCourse(transaction, userId, record.id))!;
+}
+
+/**
+ * Changes a course: all edits or none. The row of the course is locked, so that of two changes made at once the second sees
+ * the first.
+ */
+export async function changeCourse(
+  transaction: Transaction,
+  userId: string,
+  courseId: string,
+  request: ChangeRequest,
+): Promise<Changed> {
+  const locked = await CourseRecord.query(transaction).findOne({ id: courseId, user_id: userId }).forUpdate();
+  if (!locked) return { kind: 'not found' };
+  const course = (await findCourse(transaction, userId, courseId))!;
+  const repeated = await CourseChange.query(transaction).findById([courseId, request.id]);
+  if (repeated) return { kind: 'changed', course };
+  if (request.version !== course.version) return { kind: 'stale', course };
+  const edited = applyEdits(course.document, request.edits);
+  if (!edited.ok) return { kind: 'invalid', faults: edited.faults };
+  const checked = checkCourse(edited.course);
+  if (!checked.ok) return { kind: 'invalid', faults: checked.faults };
+  const changed = { ...course, version: course.version + 1, document: checked.value };
+  await saveChange(transaction, locked, course.document, changed);
+  await CourseChange.query(transaction).insert({
+    course_id: courseId,
+    user_id: userId,
+    id: request.id,
+    version: changed.version,
+    edits: [...request.edits],
+    inverse: [...edited.inverse],
+  });
+  return { kind: 'changed', course: changed };
+}
+
+/** Deletes a course with all that is in it. Answers whether there was one. */
+export async function deleteCourse(
+  transaction: Transaction,
+  userId: string,
+  courseId: string,
+): Promise<boolean> {
+  const record = await CourseRecord.query(transaction).findOne({ id: courseId, user_id: userId }).forUpdate();
+  if (!record) return false;
+  await CourseRecord.query(transaction).deleteById(courseId);
+  await GradingScale.query(transaction)
+    .findById(record.scale_id)
+    .whereNotExists(CourseRecord.query(transaction).where({ scale_id: record.scale_id }))
+    .delete();
+  return true;
+}
+
+function toStored(record: CourseRecord): StoredCourse {
+  return { id: record.id, termId: record.term_id, version: record.version, document: toDocument(record) };
+}
+
+async function saveChange(
+  transaction: Transaction,
+  { id, user_id, scale_id }: CourseRecord,
+  before: Course,
+  { document, version }: StoredCourse,
+): Promise<void> {
+  await CourseRecord.query(transaction)
+    .findById(id)
+    .patch({ ...courseRow(document), version });
+  if (!isSame(before.scale, document.scale)) {
+    const { scale, bands } = scaleRows(document.scale);
+    await GradingScale.query(transaction).findById(scale_id).patch(scale);
+    await GradingBand.query(transaction).where({ scale_id }).delete();
+    await GradingBand.query(transaction).insert(bands.map((band) => ({ ...band, scale_id, user_id })));
+  }
+  await saveNodes(transaction, { course_id: id, user_id }, before, document);
+}
+
+/** Writes the rows in which two documents differ. */
+async function saveNodes(
+  transaction: Transaction,
+  owner: { course_id: string; user_id: string },
+  before: Course | undefined,
+  after: Course,
+): Promise<void> {
+  const old = before && nodeRows(before);
+  const now = nodeRows(after);
+  await saveRows(CategoryRecord, transaction, owner, old?.categories, now.categories);
+  await saveRows(AssessmentRecord, transaction, owner, old?.assessments, now.assessments);
+}
+
+const AT_ONCE = 500;
+
+async function saveRows(
+  model: typeof NodeRecord,
+  transaction: Transaction,
+  owner: { course_id: string; user_id: string },
+  old: ReadonlyMap<string, Fields> = new Map(),
+  now: ReadonlyMap<string, Fields>,
+): Promise<void> {
+  const gone = [...old.keys()].filter((id) => !now.has(id));
+  if (gone.length > 0)
+    await model.query(transaction).where({ course_id: owner.course_id }).whereIn('id', gone).delete();
+  const written = [...now]
+    .filter(([id, row]) => !isSame(old.get(id), row))
+    .map(([, row]) => ({ ...row, ...owner }));
+  for (let start = 0; start < written.length; start += AT_ONCE) {
+    await model
+      .query(transaction)
+      .insert(written.slice(start, start + AT_ONCE))
+      .onConflict(['course_id', 'id'])
+      .merge();
+  }
+}
+
+function isSame(a: unknown, b: unknown): boolean {
+  return JSON.stringify(a) === JSON.stringify(b);
+}

@@ -1,0 +1,108 @@
+/** A row of a table, or a part of a document, by name. */
+export type Fields = Record<string, unknown>;
+/** Which column keeps which field of a document; a field inside another is written with a point. */
+export type Columns = Readonly<Record<string, string>>;
+
+const LATE_POLICY: Columns = {
+  late_per_day: 'late.perDay',
+  late_of: 'late.of',
+  late_count: 'late.count',
+  late_floor: 'late.floor',
+  late_grace: 'late.grace',
+  late_closes: 'late.closes',
+};
+
+const NODE: Columns = {
+  id: 'id',
+  name: 'name',
+  weight: 'weight',
+  cap: 'cap',
+  extra_credit: 'extraCredit',
+  counted: 'counted',
+  note: 'note',
+};
+
+export const COURSE_COLUMNS: Columns = {
+  title: 'title',
+  code: 'code',
+  credits: 'credits',
+  note: 'note',
+  target_label: 'target.label',
+  target_percent: 'target.percent',
+  missing_counts: 'policy.missing.counts',
+  missing_percent: 'policy.missing.percent',
+  overdue_after: 'policy.overdue.after',
+  ...Object.fromEntries(Object.entries(LATE_POLICY).map(([column, field]) => [column, `policy.${field}`])),
+};
+
+export const SCALE_COLUMNS: Columns = { round_step: 'round.step', round_mode: 'round.mode' };
+
+export const BAND_COLUMNS: Columns = {
+  label: 'label',
+  cut_off: 'from',
+  points: 'points',
+  worth: 'worth',
+  pass: 'pass',
+};
+
+export const CATEGORY_COLUMNS: Columns = {
+  ...NODE,
+  combine: 'combine',
+  drop_lowest: 'drop.lowest',
+  drop_highest: 'drop.highest',
+  drop_by: 'drop.by',
+  drop_when: 'drop.when',
+  round_step: 'round.step',
+  round_mode: 'round.mode',
+  planned_pieces: 'planned.pieces',
+  planned_possible: 'planned.possible',
+  missing_counts: 'missing.counts',
+  missing_percent: 'missing.percent',
+  ...LATE_POLICY,
+};
+
+export const ASSESSMENT_COLUMNS: Columns = {
+  ...NODE,
+  possible: 'possible',
+  step: 'step',
+  status: 'status',
+  score_points: 'score.points',
+  score_percent: 'score.percent',
+  score_label: 'score.label',
+  due: 'due',
+  extended: 'extended',
+  late_days: 'late.days',
+  late_handed_in: 'late.handedIn',
+  late_waived: 'late.waived',
+  late_reason: 'late.reason',
+  assume: 'assume',
+  class_average: 'class.average',
+  class_high: 'class.high',
+  class_low: 'class.low',
+};
+
+/** The columns' values of a part of a document; `null` where a field is absent. */
+export function toRow(columns: Columns, part: object): Fields {
+  return Object.fromEntries(
+    Object.entries(columns).map(([column, path]) => {
+      const value = path
+        .split('.')
+        .reduce<unknown>((object, key) => (object as Fields | undefined | null)?.[key], part);
+      return [column, value ?? null];
+    }),
+  );
+}
+
+/** The part of a document that a row keeps; absent where a column is `null`. Moments come back in UTC. */
+export function fromRow(columns: Columns, row: object): Fields {
+  const part: Fields = {};
+  for (const [column, path] of Object.entries(columns)) {
+    const value = (row as Fields)[column];
+    if (value === null || value === undefined) continue;
+    const keys = path.split('.');
+    const last = keys.pop()!;
+    const parent = keys.reduce<Fields>((object, key) => (object[key] ??= {}) as Fields, part);
+    parent[last] = value instanceof Date ? value.toISOString() : value;
+  }
+  return part;
+}

@@ -1,0 +1,56 @@
+import { Model } from 'objection';
+import { GradingScale } from './grading-scale';
+
+/** A category or a piece as a row. Its other columns are named in `document-columns.ts`. */
+export class NodeRecord extends Model {
+  static override idColumn = ['course_id', 'id'];
+
+  course_id!: string;
+  user_id!: string;
+  id!: string;
+  parent_id!: string | null;
+  position!: number;
+}
+
+export class CategoryRecord extends NodeRecord {
+  static override tableName = 'categories';
+}
+
+export class AssessmentRecord extends NodeRecord {
+  static override tableName = 'assessments';
+}
+
+/** A course as a row, its tree in tables of their own. */
+export class CourseRecord extends Model {
+  static override tableName = 'courses';
+  /** One query after the other: they share the connection of their transaction. */
+  static override concurrency = 1;
+
+  id!: string;
+  user_id!: string;
+  term_id!: string;
+  scale_id!: string;
+  position!: number;
+  version!: number;
+  scale!: GradingScale;
+  categories!: CategoryRecord[];
+  assessments!: AssessmentRecord[];
+
+  static override relationMappings = () => ({
+    scale: {
+      relation: Model.BelongsToOneRelation,
+      modelClass: GradingScale,
+      join: { from: 'courses.scale_id', to: 'grading_scales.id' },
+    },
+    categories: {
+      relation: Model.HasManyRelation,
+      modelClass: CategoryRecord,
+      join: { from: 'courses.id', to: 'categories.course_id' },
+    },
+    assessments: {
+      relation: Model.HasManyRelation,
+      modelClass: AssessmentRecord,
+      join: { from: 'courses.id', to: 'assessments.course_id' },
+    },
+  });
+}

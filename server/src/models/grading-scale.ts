@@ -1,0 +1,28 @@
+import { Model } from 'objection';
+
+/** One band of a grading scale; its columns are named in `document-columns.ts`. */
+export class GradingBand extends Model {
+  static override tableName = 'grading_bands';
+  static override idColumn = ['scale_id', 'position'];
+
+  scale_id!: string;
+  user_id!: string;
+  position!: number;
+}
+
+/** A grading scale of a student's. */
+export class GradingScale extends Model {
+  static override tableName = 'grading_scales';
+
+  id!: string;
+  user_id!: string;
+  bands!: GradingBand[];
+
+  static override relationMappings = () => ({
+    bands: {
+      relation: Model.HasManyRelation,
+      modelClass: GradingBand,
+      join: { from: 'grading_scales.id', to: 'grading_bands.scale_id' },
+    },
+  });
+}

@@ -1,0 +1,5 @@
+export { CourseChange } from './course-change';
+export { AssessmentRecord, CategoryRecord, CourseRecord, NodeRecord } from './course-record';
+export { GradingBand, GradingScale } from './grading-scale';
+export { Term } from './term';
+export { User } from './user';

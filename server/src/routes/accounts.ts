@@ -1,0 +1,102 @@
+import { hash, verify } from '@node-rs/argon2';
+import { credentialsSchema, registrationSchema } from '@fidens/core';
+import { Router, type Request } from 'express';
+import type { Knex } from 'knex';
+import { UniqueViolationError } from 'objection';
+import { bodyOf } from '../body';
+import type { Configuration } from '../configuration';
+import { Term, User } from '../models';
+import { notFound, Problem } from '../problem';
+import { attemptLimit, signIn, signOut, stay } from '../sign-in';
+
+interface Credentials {
+  email: string;
+  password: string;
+}
+
+/** Accounts and sessions: sign up, sign in and out, and who is signed in. */
+export function accountRoutes(database: Knex, configuration: Configuration): Router {
+  const router = Router();
+  const limit = attemptLimit(database);
+
+  router.get('/session', async (request, response) => {
+    const { userId } = request.session;
+    const user = userId ? await User.query(database).findById(userId) : undefined;
+    if (user) stay(request);
+    response.set('Cache-Control', 'no-store').json(sessionOf(user, configuration));
+  });
+
+  router.post('/accounts', async (request, response) => {
+    const { name, email, password } = bodyOf<Credentials & { name: string }>(request, registrationSchema);
+    await limit.spend(request, '');
+    const user = await createAccount(database, name.trim(), email.toLowerCase(), password);
+    await signIn(request, user.id);
+    response.status(201).json(sessionOf(user, configuration));
+  });
+
+  router.post('/session', async (request, response) => {
+    const { email, password } = bodyOf<Credentials>(request, credentialsSchema);
+    const address = email.toLowerCase();
+    await limit.spend(request, address);
+    const user = await User.query(database).findOne({ email: address });
+    if (!(await isRight(user, password))) {
+      throw new Problem(401, 'wrong-credentials', 'This e-mail and password do not belong together.');
+    }
+    await limit.forgive(request, address);
+    await signIn(request, user!.id);
+    response.json(sessionOf(user, configuration));
+  });
+
+  router.post('/session/sample', async (request, response) => {
+    const sample = configuration.sampleData && (await User.query(database).findOne({ is_sample: true }));
+    if (!sample) throw notFound();
+    await signIn(request, sample.id);
+    response.json(sessionOf(sample, configuration));
+  });
+
+  router.delete('/session', async (request: Request, response) => {
+    await signOut(request);
+    response.clearCookie('fidens').status(204).end();
+  });
+
+  return router;
+}
+
+/** Who is signed in, and whether the sample student can be. `today` stands for the clock where it is set. */
+function sessionOf(user: User | undefined, { sampleData }: Configuration): object {
+  const student = user && {
+    id: user.id,
+    name: user.name,
+    email: user.email,
+    sample: user.is_sample,
+    today: user.today?.toISOString() ?? null,
+  };
+  return { student: student ?? null, sampleAvailable: sampleData };
+}
+
+async function createAccount(database: Knex, name: string, email: string, password: string): Promise<User> {
+  const password_hash = await hash(password);
+  try {
+    return await database.transaction(async (transaction) => {
+      const user = await User.query(transaction).insertAndFetch({ name, email, password_hash });
+      await Term.query(transaction).insert({ user_id: user.id, name: 'This term' });
+      return user;
+    });
+  } catch (error) {
+    if (!(error instanceof UniqueViolationError)) throw error;
+    throw new Problem(
+      409,
+      'account-exists',
+      'There is an account with this e-mail already. Sign in instead.',
+      [{ at: 'email', message: 'has an account already' }],
+    );
+  }
+}
+
+/** A hash of no password: a sign-in for an unknown e-mail takes as long as any other. */
+const NOBODY = hash('nobody signs in with this');
+
+async function isRight(user: User | undefined, password: string): Promise<boolean> {
+  const right = await verify(user?.password_hash ?? (await NOBODY), password);
+  return right && !!user?.password_hash;
+}

@@ -1,0 +1,105 @@
+import { checkCourse, editSchema, type Edit } from '@fidens/core';
+import { Router, type Request, type Response } from 'express';
+import Joi from 'joi';
+import type { Knex } from 'knex';
+import { bodyOf, idOf, uuidSchema } from '../body';
+import {
+  changeCourse,
+  createCourse,
+  deleteCourse,
+  findCourse,
+  listCourses,
+  type StoredCourse,
+} from '../course-store';
+import { Term } from '../models';
+import { invalid, notFound, Problem } from '../problem';
+import { sampleCourses } from '../sample-world';
+import { studentId } from '../sign-in';
+
+const newCourseSchema = Joi.object({
+  termId: uuidSchema.required(),
+  document: Joi.object().unknown().required(),
+});
+
+const MOST_EDITS = 1_000;
+
+const changeSchema = Joi.object({
+  id: uuidSchema.required(),
+  edits: Joi.array().items(editSchema).min(1).max(MOST_EDITS).required(),
+});
+
+/** A student's courses, each one document. */
+export function courseRoutes(database: Knex): Router {
+  const router = Router();
+
+  router.get('/courses', async (request, response) => {
+    response.json(await listCourses(database, studentId(request)));
+  });
+
+  router.post('/courses', async (request, response) => {
+    const { termId, document } = bodyOf<{ termId: string; document: unknown }>(request, newCourseSchema);
+    const checked = checkCourse(document);
+    if (!checked.ok)
+      throw invalid(
+        checked.faults.map(({ at, message }) => ({ at: at ? `document.${at}` : 'document', message })),
+      );
+    const user_id = studentId(request);
+    const course = await database.transaction(async (transaction) => {
+      const term = await Term.query(transaction).findOne({ id: termId, user_id });
+      if (!term) throw invalid([{ at: 'termId', message: 'is no term of yours' }]);
+      return createCourse(transaction, user_id, termId, checked.value);
+    });
+    sendCourse(response.status(201).location(`/api/v1/courses/${course.id}`), course);
+  });
+
+  router.get('/courses/:courseId', async (request, response) => {
+    const course = await findCourse(database, studentId(request), idOf(request, 'courseId'));
+    if (!course) throw notFound();
+    sendCourse(response, course);
+  });
+
+  router.patch('/courses/:courseId', async (request, response) => {
+    const courseId = idOf(request, 'courseId');
+    const body = bodyOf<{ id: string; edits: Edit[] }>(request, changeSchema);
+    const version = versionOf(request);
+    const changed = await database.transaction((transaction) =>
+      changeCourse(transaction, studentId(request), courseId, { ...body, version }),
+    );
+    if (changed.kind === 'not found') throw notFound();
+    if (changed.kind === 'invalid') throw invalid(changed.faults);
+    if (changed.kind === 'stale') {
+      throw new Problem(412, 'stale', 'Nothing was stored: this course has changed in the meantime.', [], {
+        current: changed.course,
+      });
+    }
+    sendCourse(response, changed.course);
+  });
+
+  router.delete('/courses/:courseId', async (request, response) => {
+    const courseId = idOf(request, 'courseId');
+    const found = await database.transaction((transaction) =>
+      deleteCourse(transaction, studentId(request), courseId),
+    );
+    if (!found) throw notFound();
+    response.status(204).end();
+  });
+
+  router.get('/sample-courses', (_request, response) => {
+    response.json(sampleCourses());
+  });
+
+  return router;
+}
+
+function sendCourse(response: Response, course: StoredCourse): void {
+  response.set('ETag', `"${course.version}"`).json(course);
+}
+
+/** The version that the client saw, from `If-Match: "7"`. */
+function versionOf(request: Request): number {
+  const match = /^"(\d{1,9})"$/.exec(request.get('if-match') ?? '');
+  if (!match) {
+    throw new Problem(428, 'version-needed', 'Say in If-Match which version you saw, such as "7" in quotes.');
+  }
+  return Number(match[1]);
+}

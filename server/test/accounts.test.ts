@@ -1,0 +1,154 @@
+import request from 'supertest';
+import { PASSWORD, startHarness, student, type Harness } from './harness';
+
+let harness: Harness;
+beforeAll(async () => {
+  harness = await startHarness({ sampleData: true });
+}, 60_000);
+afterAll(() => harness.stop());
+
+const anyone = () => request.agent(harness.application.express);
+
+describe('an account', () => {
+  it('signs its student up, keeps them signed in, and out', async () => {
+    const agent = anyone();
+    const made = await agent
+      .post('/api/v1/accounts')
+      .send({ name: 'Ida Reed', email: 'Ida@Saltmarsh.example', password: PASSWORD })
+      .expect(201);
+    expect(made.body.student).toMatchObject({
+      name: 'Ida Reed',
+      email: 'ida@saltmarsh.example',
+      sample: false,
+      today: null,
+    });
+    expect(made.headers['set-cookie']![0]).toMatch(/HttpOnly.*SameSite=Lax/i);
+    expect((await agent.get('/api/v1/session')).body.student.name).toBe('Ida Reed');
+    expect((await agent.get('/api/v1/terms')).body).toEqual([
+      { id: expect.any(String), name: 'This term', startsOn: null, endsOn: null },
+    ]);
+    await agent.delete('/api/v1/session').expect(204);
+    expect((await agent.get('/api/v1/session')).body.student).toBeNull();
+    await agent.get('/api/v1/courses').expect(401);
+    await agent
+      .post('/api/v1/session')
+      .send({ email: 'ida@saltmarsh.example', password: PASSWORD })
+      .expect(200);
+    await agent.get('/api/v1/courses').expect(200);
+  });
+
+  it('keeps no password that can be read', async () => {
+    await student(harness);
+    const rows = await harness.database('users').whereNotNull('password_hash').select('password_hash');
+    for (const { password_hash } of rows) expect(password_hash).toMatch(/^\$argon2id\$/);
+  });
+
+  it('is refused for a taken e-mail, whatever its case', async () => {
+    const account = { name: 'Twice', email: 'twice@saltmarsh.example', password: PASSWORD };
+    await anyone().post('/api/v1/accounts').send(account).expect(201);
+    const { body } = await anyone()
+      .post('/api/v1/accounts')
+      .send({ ...account, email: 'TWICE@saltmarsh.example' })
+      .expect(409);
+    expect(body.errors).toEqual([{ at: 'email', message: 'has an account already' }]);
+  });
+
+  it('names every wrong field', async () => {
+    const { body, headers } = await anyone()
+      .post('/api/v1/accounts')
+      .send({ name: ' ', email: 'nobody', password: 'short', role: 'teacher' })
+      .expect(422);
+    expect(headers['content-type']).toMatch('application/problem+json');
+    expect(body.errors.map(({ at }: { at: string }) => at).sort()).toEqual([
+      'email',
+      'name',
+      'password',
+      'role',
+    ]);
+  });
+
+  it('answers a wrong password and an unknown e-mail alike', async () => {
+    await anyone()
+      .post('/api/v1/accounts')
+      .send({ name: 'Kit', email: 'kit@saltmarsh.example', password: PASSWORD });
+    const wrong = await anyone()
+      .post('/api/v1/session')
+      .send({ email: 'kit@saltmarsh.example', password: 'wrong' });
+    const unknown = await anyone()
+      .post('/api/v1/session')
+      .send({ email: 'no@saltmarsh.example', password: 'wrong' });
+    expect(wrong.status).toBe(401);
+    expect(unknown.body).toEqual(wrong.body);
+  });
+
+  it('limits attempts to guess a password, and says when to come back', async () => {
+    const guess = () =>
+      anyone().post('/api/v1/session').send({ email: 'guess@saltmarsh.example', password: 'guess' });
+    const statuses: number[] = [];
+    for (let attempt = 0; attempt < 9; attempt += 1) statuses.push((await guess()).status);
+    expect(statuses).toEqual([401, 401, 401, 401, 401, 401, 401, 401, 429]);
+    expect((await guess()).body.detail).toMatch(/Try again in \d+ minutes?\./);
+  });
+});
+
+describe('the sample student', () => {
+  it('signs in with one tap and has a fixed today', async () => {
+    const agent = anyone();
+    expect((await agent.get('/api/v1/session')).body.sampleAvailable).toBe(true);
+    const { body } = await agent.post('/api/v1/session/sample').expect(200);
+    expect(body.student).toMatchObject({
+      name: 'Noor Castellan',
+      sample: true,
+      today: '2026-10-20T12:00:00.000Z',
+    });
+    expect((await agent.get('/api/v1/courses')).body).toHaveLength(5);
+  });
+
+  it('has no password to sign in with', async () => {
+    await anyone()
+      .post('/api/v1/session')
+      .send({ email: 'noor@saltmarsh.example', password: '' })
+      .expect(422);
+    await anyone()
+      .post('/api/v1/session')
+      .send({ email: 'noor@saltmarsh.example', password: 'null' })
+      .expect(401);
+  });
+});
+
+describe('without sample data', () => {
+  it('nobody signs in with one tap', async () => {
+    const bare = await startHarness();
+    try {
+      await request(bare.application.express).post('/api/v1/session/sample').expect(404);
+      expect((await request(bare.application.express).get('/api/v1/session')).body.sampleAvailable).toBe(
+        false,
+      );
+    } finally {
+      await bare.stop();
+    }
+  }, 60_000);
+});
+
+describe('a write from another site', () => {
+  it('is refused, whatever cookie it carries', async () => {
+    const agent = await student(harness);
+    const forged = (header: string, value: string) =>
+      agent.post('/api/v1/terms').set(header, value).send({ name: 'Forged' });
+    await forged('Sec-Fetch-Site', 'cross-site').expect(403);
+    await forged('Sec-Fetch-Site', 'same-site').expect(403);
+    await forged('Origin', 'https://elsewhere.example').expect(403);
+    await agent.post('/api/v1/terms').type('form').send('name=Forged').expect(415);
+    expect((await agent.get('/api/v1/terms')).body).toHaveLength(1);
+  });
+});
+
+describe('every answer', () => {
+  it('carries a content security policy that admits only our own scripts', async () => {
+    const { headers } = await anyone().get('/api/v1/session');
+    expect(headers['content-security-policy']).toMatch(/script-src 'self';/);
+    expect(headers['content-security-policy']).toMatch(/frame-ancestors 'none'/);
+    expect(headers['x-content-type-options']).toBe('nosniff');
+    expect(headers['x-powered-by']).toBeUndefined();
+  });
+});

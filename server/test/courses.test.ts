@@ -1,0 +1,303 @@
+import type { Course } from '@fidens/core';
+import { randomUUID } from 'node:crypto';
+import request from 'supertest';
+import { sampleCourses } from '../src/sample-world';
+import { createApplication } from '../src/application';
+import {
+  change,
+  score,
+  smallCourse,
+  startHarness,
+  store,
+  student,
+  type Agent,
+  type Harness,
+} from './harness';
+
+let harness: Harness;
+let agent: Agent;
+beforeAll(async () => {
+  harness = await startHarness();
+  agent = await student(harness);
+}, 60_000);
+afterAll(() => harness.stop());
+
+const read = async (id: string) => (await agent.get(`/api/v1/courses/${id}`).expect(200)).body;
+
+/** Moments come back in UTC with milliseconds: the same moments. */
+const utc = (course: Course): Course =>
+  JSON.parse(
+    JSON.stringify(course).replace(/"(\d{4}-\d\d-\d\dT[^"]+)"/g, (_, moment: string) =>
+      JSON.stringify(new Date(moment).toISOString()),
+    ),
+  );
+
+describe('a course', () => {
+  it.each(sampleCourses().map((course) => [course.title, course] as const))(
+    '%s comes back as it was stored',
+    async (_, course) => {
+      const { id } = await store(agent, course);
+      expect((await read(id)).document).toEqual(utc(course));
+    },
+  );
+
+  it('keeps decimals to the last digit as they were written', async () => {
+    const document = smallCourse();
+    document.credits = '123456789012.654321';
+    const { id } = await store(agent, document);
+    const stored = (await read(id)).document as Course;
+    expect(stored.credits).toBe('123456789012.654321');
+    expect(JSON.stringify(stored)).toContain('"17.50"');
+  });
+
+  it('changes by edits, each change a version', async () => {
+    const course = await store(agent, smallCourse());
+    const { body, headers } = await change(agent, course, [
+      score('two', '18'),
+      {
+        op: 'add',
+        parent: 'homework',
+        before: 'two',
+        node: { kind: 'assessment', id: 'new', name: 'New', possible: '10' },
+      },
+      { op: 'move', id: 'exam', parent: 'homework' },
+      { op: 'course', set: { target: { label: 'A' } } },
+    ]).expect(200);
+    expect(body.version).toBe(2);
+    expect(headers.etag).toBe('"2"');
+    expect(await read(course.id)).toEqual(body);
+    expect(body.document.root.children[0].children.map(({ id }: { id: string }) => id)).toEqual([
+      'one',
+      'new',
+      'two',
+      'exam',
+    ]);
+  });
+
+  it('keeps what an edit does not name', async () => {
+    const [ecology] = sampleCourses();
+    const course = await store(agent, ecology!);
+    const { body } = await change(agent, course, [score('eelgrass', '16.5')]).expect(200);
+    const want = utc(ecology!);
+    const logs = want.root.children[0] as { children: object[] };
+    Object.assign(logs.children[4]!, { status: 'scored', score: { points: '16.5' } });
+    expect(body.document).toEqual(want);
+    expect((await read(course.id)).document).toEqual(want);
+  });
+
+  it('loses a category with all that is in it, and nothing else', async () => {
+    const course = await store(agent, smallCourse());
+    const { body } = await change(agent, course, [{ op: 'remove', id: 'homework' }]).expect(200);
+    expect(body.document.root.children.map(({ id }: { id: string }) => id)).toEqual(['exam']);
+    const left = await harness.database('assessments').where({ course_id: course.id }).pluck('id');
+    expect(left).toEqual(['exam']);
+  });
+
+  it('is deleted with its scale', async () => {
+    const scales = async () => Number((await harness.database('grading_scales').count())[0]!.count);
+    const before = await scales();
+    const { id } = await store(agent, smallCourse());
+    await agent.delete(`/api/v1/courses/${id}`).expect(204);
+    await agent.get(`/api/v1/courses/${id}`).expect(404);
+    expect(await scales()).toBe(before);
+  });
+});
+
+describe('bad input changes nothing and names each place', () => {
+  const refused: [string, unknown[], string, RegExp][] = [
+    [
+      'a weight of −5',
+      [{ op: 'set', id: 'homework', set: { weight: '-5' } }],
+      'edits[0].set.weight',
+      /decimal/,
+    ],
+    [
+      'a weight that is a JSON number',
+      [{ op: 'set', id: 'homework', set: { weight: 5 } }],
+      'edits[0].set.weight',
+      /in quotes/,
+    ],
+    ['a score "abc"', [score('one', 'abc')], 'edits[0].set.score.points', /decimal/],
+    ['possible 0', [{ op: 'set', id: 'one', set: { possible: '0' } }], 'edits[0].set.possible', /above 0/],
+    [
+      'a score without its status',
+      [{ op: 'set', id: 'two', set: { score: { points: '3' } } }],
+      'root.children[0].children[1].score',
+      /left out/,
+    ],
+    ['a piece that is not there', [score('gone', '3')], 'edits[0].id', /no category or piece "gone"/],
+    [
+      'an id that is taken',
+      [
+        {
+          op: 'add',
+          parent: 'course',
+          node: { kind: 'assessment', id: 'one', name: 'Again', possible: '1' },
+        },
+      ],
+      'root.children[2].id',
+      /taken/,
+    ],
+    [
+      'a category moved into itself',
+      [{ op: 'move', id: 'course', parent: 'homework' }],
+      'edits[0].parent',
+      /into itself/,
+    ],
+    ['an unknown operation', [{ op: 'explode' }], 'edits[0].op', /one of/],
+    [
+      'an unknown field',
+      [{ op: 'set', id: 'one', set: { colour: 'red' } }],
+      'edits[0].set.colour',
+      /not a known key/,
+    ],
+    [
+      'a field of the other kind',
+      [{ op: 'set', id: 'one', set: { combine: 'equal' } }],
+      'root.children[0].children[0].combine',
+      /not a known key/,
+    ],
+    [
+      'a score that PostgreSQL cannot keep',
+      [{ op: 'set', id: 'one', set: { name: 'nul \u0000' } }],
+      'edits[0].set.name',
+      /character/,
+    ],
+  ];
+
+  it.each(refused)('%s', async (_, edits, at, message) => {
+    const course = await store(agent, smallCourse());
+    const { body } = await change(agent, course, [score('two', '11'), ...edits].slice(1)).expect(422);
+    expect(body).toMatchObject({ type: '/problems/invalid', status: 422, title: expect.any(String) });
+    expect(body.errors).toContainEqual({ at, message: expect.stringMatching(message) });
+    expect(await read(course.id)).toEqual(course);
+  });
+
+  it('all edits of a change or none', async () => {
+    const course = await store(agent, smallCourse());
+    await change(agent, course, [score('two', '11'), score('gone', '3')]).expect(422);
+    expect(await read(course.id)).toEqual(course);
+  });
+
+  it('a document with several mistakes is answered with all of them', async () => {
+    const terms = await agent.get('/api/v1/terms');
+    const document = { ...smallCourse(), version: 2, scale: { bands: [] }, extra: 1 };
+    const { body } = await agent
+      .post('/api/v1/courses')
+      .send({ termId: terms.body[0].id, document })
+      .expect(422);
+    const places = body.errors.map(({ at }: { at: string }) => at);
+    expect(places).toEqual(
+      expect.arrayContaining(['document.version', 'document.scale.bands', 'document.extra']),
+    );
+  });
+
+  it('a body that is no JSON, and one of 10 MB', async () => {
+    const post = () => agent.post('/api/v1/courses').type('application/json');
+    expect((await post().send('{"termId": ').expect(400)).body.type).toBe('/problems/not-json');
+    const large = JSON.stringify({ termId: 'x'.repeat(10_000_000) });
+    expect((await post().send(large).expect(413)).body.type).toBe('/problems/too-large');
+  });
+
+  it("a term of another student's", async () => {
+    const other = await student(harness);
+    const [term] = (await other.get('/api/v1/terms')).body;
+    const { body } = await agent
+      .post('/api/v1/courses')
+      .send({ termId: term.id, document: smallCourse() })
+      .expect(422);
+    expect(body.errors).toEqual([{ at: 'termId', message: 'is no term of yours' }]);
+  });
+});
+
+describe("another student's course", () => {
+  it('answers exactly as one that does not exist', async () => {
+    const course = await store(agent, smallCourse());
+    const other = await student(harness);
+    for (const id of [randomUUID(), 'no-id']) {
+      const nothing = { ...course, id };
+      const asks = [
+        (target: { id: string; version: number }) => other.get(`/api/v1/courses/${target.id}`),
+        (target: { id: string; version: number }) => change(other, target, [score('one', '1')]),
+        (target: { id: string; version: number }) => other.delete(`/api/v1/courses/${target.id}`),
+      ];
+      for (const ask of asks) {
+        const theirs = await ask(course);
+        const none = await ask(nothing);
+        expect([theirs.status, theirs.body]).toEqual([none.status, none.body]);
+        expect(theirs.status).toBe(404);
+      }
+    }
+    expect(await read(course.id)).toEqual(course);
+    expect((await other.get('/api/v1/courses')).body).toEqual([]);
+  });
+});
+
+describe('two devices', () => {
+  it('never overwrite each other silently: the second is told what stands there now', async () => {
+    const course = await store(agent, smallCourse());
+    const first = await change(agent, course, [score('one', '19')]).expect(200);
+    const second = await change(agent, course, [score('one', '12')]).expect(412);
+    expect(second.body.type).toBe('/problems/stale');
+    expect(second.body.current).toEqual(first.body);
+    expect(await read(course.id)).toEqual(first.body);
+  });
+
+  it('at the very same moment: one wins, the other is told', async () => {
+    const course = await store(agent, smallCourse());
+    const both = await Promise.all([
+      change(agent, course, [score('one', '19')]),
+      change(agent, course, [score('two', '12')]),
+    ]);
+    expect(both.map(({ status }) => status).sort()).toEqual([200, 412]);
+  });
+
+  it('a change needs the version that was seen', async () => {
+    const { id } = await store(agent, smallCourse());
+    const { body } = await agent
+      .patch(`/api/v1/courses/${id}`)
+      .send({ id: randomUUID(), edits: [score('one', '1')] })
+      .expect(428);
+    expect(body.detail).toMatch(/If-Match/);
+  });
+
+  it('a change that is sent twice is recorded once', async () => {
+    const course = await store(agent, smallCourse());
+    const id = randomUUID();
+    const add = [
+      {
+        op: 'add',
+        parent: 'homework',
+        node: { kind: 'assessment', id: 'three', name: 'Three', possible: '5' },
+      },
+    ];
+    const first = await change(agent, course, add, id).expect(200);
+    const again = await change(agent, course, add, id).expect(200);
+    expect(again.body).toEqual(first.body);
+  });
+});
+
+describe('several server processes', () => {
+  it('share sign-ins and records through the database alone', async () => {
+    const other = createApplication(harness.database, {
+      databaseUrl: harness.postgres.url,
+      port: 0,
+      host: '127.0.0.1',
+      sessionSecret: 'only for tests',
+      sampleData: false,
+      secureCookies: false,
+      applicationFolder: undefined,
+    });
+    try {
+      const account = await request
+        .agent(harness.application.express)
+        .post('/api/v1/accounts')
+        .send({ name: 'Wanderer', email: 'wanderer@saltmarsh.example', password: 'over there then' });
+      const cookie = account.headers['set-cookie']![0]!.split(';')[0]!;
+      const { body } = await request(other.express).get('/api/v1/session').set('Cookie', cookie);
+      expect(body.student.name).toBe('Wanderer');
+    } finally {
+      await other.close();
+    }
+  });
+});

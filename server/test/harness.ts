@@ -1,0 +1,127 @@
+import type { Course, Edit } from '@fidens/core';
+import { randomUUID } from 'node:crypto';
+import type { Knex } from 'knex';
+import request from 'supertest';
+import { createApplication, type Application } from '../src/application';
+import { migrate, openDatabase } from '../src/database';
+import { seedSampleWorld } from '../src/sample-world';
+import { temporaryPostgres, type TemporaryPostgres } from './temporary-postgres';
+
+/** A server with a database of its own. */
+export interface Harness {
+  readonly postgres: TemporaryPostgres;
+  readonly database: Knex;
+  readonly application: Application;
+  readonly stop: () => Promise<void>;
+}
+
+export async function startHarness({ sampleData = false } = {}): Promise<Harness> {
+  const postgres = await temporaryPostgres();
+  const database = openDatabase(postgres.url);
+  await migrate(database);
+  if (sampleData) await seedSampleWorld(database);
+  const application = createApplication(database, {
+    databaseUrl: postgres.url,
+    port: 0,
+    host: '127.0.0.1',
+    sessionSecret: 'only for tests',
+    sampleData,
+    secureCookies: false,
+    applicationFolder: undefined,
+  });
+  const stop = async () => {
+    await application.close();
+    await database.destroy();
+    await postgres.remove();
+  };
+  return { postgres, database, application, stop };
+}
+
+export type Agent = ReturnType<typeof request.agent>;
+
+export const PASSWORD = 'salt and tide 9';
+let students = 0;
+
+/** A new student, signed in. */
+export async function student({ application }: Harness): Promise<Agent> {
+  const agent = request.agent(application.express);
+  const email = `student${(students += 1)}@saltmarsh.example`;
+  await agent.post('/api/v1/accounts').send({ name: 'Ada Brook', email, password: PASSWORD }).expect(201);
+  return agent;
+}
+
+export interface Stored {
+  id: string;
+  version: number;
+  document: Course;
+}
+
+/** Stores a course in the student's first term. */
+export async function store(agent: Agent, document: Course): Promise<Stored> {
+  const terms = await agent.get('/api/v1/terms').expect(200);
+  const { body } = await agent
+    .post('/api/v1/courses')
+    .send({ termId: terms.body[0].id, document })
+    .expect(201);
+  return body as Stored;
+}
+
+/** Asks for a change of a course. */
+export function change(
+  agent: Agent,
+  course: { id: string; version: number },
+  edits: unknown[],
+  id = randomUUID(),
+) {
+  return agent
+    .patch(`/api/v1/courses/${course.id}`)
+    .set('If-Match', `"${course.version}"`)
+    .send({ id, edits });
+}
+
+/** A small course: homework of two pieces, and an exam. */
+export function smallCourse(): Course {
+  return {
+    format: 'fidens-course',
+    version: 1,
+    title: 'Knots and Splices',
+    scale: {
+      bands: [
+        { label: 'A', from: '90', worth: '95' },
+        { label: 'F', from: '0' },
+      ],
+    },
+    root: {
+      kind: 'category',
+      id: 'course',
+      name: 'Course',
+      combine: 'weights',
+      children: [
+        {
+          kind: 'category',
+          id: 'homework',
+          name: 'Homework',
+          weight: '40',
+          children: [
+            {
+              kind: 'assessment',
+              id: 'one',
+              name: 'One',
+              possible: '20',
+              status: 'scored',
+              score: { points: '17.50' },
+            },
+            { kind: 'assessment', id: 'two', name: 'Two', possible: '20' },
+          ],
+        },
+        { kind: 'assessment', id: 'exam', name: 'Exam', weight: '60', possible: '80' },
+      ],
+    },
+  };
+}
+
+export const score = (id: string, points: string): Edit => ({
+  op: 'set',
+  id,
+  set: { status: 'scored', score: { points } },
+});
