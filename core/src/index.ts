@@ -1,6 +1,7 @@
 export * from './account-schema';
 export * from './answer';
 export * from './arithmetic';
+export * from './collision';
 export * from './combine';
 export * from './course';
 export * from './course-file';

@@ -24,7 +24,9 @@ export function onlyRises<N>(
 interface Shape<N> {
   readonly varies: boolean;
   readonly rises: boolean;
-  /** The points that full marks are, where no drop can change them. */
+  /** Whether no drop can change how many points full marks are. */
+  readonly fixed: boolean;
+  /** Those points, where they are known without looking at values. */
   readonly size: N | undefined;
 }
 
@@ -33,29 +35,38 @@ function shapeOf<N>(
   varies: (piece: PlannedPiece<N>) => boolean,
   a: Arithmetic<N>,
 ): Shape<N> {
-  if (node.kind === 'piece') return { varies: varies(node), rises: true, size: node.size };
+  if (node.kind === 'piece') return { varies: varies(node), rises: true, fixed: true, size: node.size };
   const { combine, drop } = node;
   const children = node.children
-    .filter(
-      (child) =>
-        combine === 'equal' || !(child.weight === undefined ? combine === 'weights' : a.isZero(child.weight)),
-    )
+    .filter((child) => takesPart(combine, child, a))
     .map((child) => ({ child, shape: shapeOf(child, varies, a) }));
   const moving = children.some(({ shape }) => shape.varies);
   const regular = children.filter(({ child }) => !child.extra);
   const drops = drop.lowest + drop.highest > 0 && regular.length > 1;
   const sizes = regular.map(({ shape }) => shape.size);
   const units = regular.map(({ child, shape }) => unitOf(combine, child, shape.size, a));
-  const constant = !drops && sizes.every((size) => size !== undefined);
-  const size = constant
-    ? (combine === 'points' ? units : sizes).reduce<N>((sum, s) => a.add(sum, s!), a.zero)
-    : undefined;
-  if (!moving) return { varies: false, rises: true, size };
-  const pooled = combine !== 'points' || children.every(({ shape }) => shape.size !== undefined);
+  const pooled = combine === 'points';
+  const fixed = regular.every(({ shape }) => shape.fixed) && (!drops || areAlike(pooled ? units : sizes, a));
+  const size = !drops && fixed ? total(pooled ? units : sizes, a) : undefined;
+  if (!moving) return { varies: false, rises: true, fixed: true, size };
   const alike = drop.by === 'points' ? areAlike(sizes, a) && areAlike(units, a) : areAlike(units, a);
   const rises =
-    children.every(({ shape }) => shape.rises) && pooled && (!drops || drop.by === 'benefit' || alike);
-  return { varies: true, rises, size };
+    children.every(({ shape }) => shape.rises) &&
+    (!pooled || children.every(({ shape }) => shape.fixed)) &&
+    (!drops || drop.by === 'benefit' || alike);
+  return { varies: true, rises, fixed, size };
+}
+
+function takesPart<N>(combine: string, { weight }: PlannedNode<N>, a: Arithmetic<N>): boolean {
+  if (combine === 'equal') return true;
+  return weight === undefined ? combine === 'points' : !a.isZero(weight);
+}
+
+function total<N>(values: readonly (N | undefined)[], a: Arithmetic<N>): N | undefined {
+  return values.reduce<N | undefined>(
+    (sum, value) => (sum === undefined || value === undefined ? undefined : a.add(sum, value)),
+    a.zero,
+  );
 }
 
 function unitOf<N>(

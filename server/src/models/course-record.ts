@@ -24,7 +24,7 @@ export class AssessmentRecord extends NodeRecord {
 export class CourseRecord extends Model {
   static override tableName = 'courses';
   /** One query after the other: they share the connection of their transaction. */
-  static override concurrency = 1;
+  static concurrency = 1;
 
   id!: string;
   user_id!: string;

@@ -1,0 +1,5 @@
+module.exports = {
+  displayName: 'client',
+  preset: 'jest-expo',
+  testMatch: ['<rootDir>/test/**/*.test.ts?(x)'],
+};

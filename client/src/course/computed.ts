@@ -1,0 +1,63 @@
+import {
+  headline,
+  lettersOf,
+  outlooks,
+  problems,
+  reach,
+  ribbon,
+  type BandReach,
+  type Course,
+  type Headline,
+  type Letters,
+  type Outlooks,
+  type Problem,
+  type Rational,
+  type Segment,
+} from '@fidens/core';
+
+/** Everything that screens say of one course, computed once for each document and moment. */
+export interface Computed {
+  readonly course: Course;
+  readonly outlooks: Outlooks<Rational>;
+  readonly letters: Letters;
+  readonly segments: readonly Segment[];
+  /** Reach and its headline are computed when they are first asked for. */
+  readonly reach: readonly BandReach[];
+  readonly headline: Headline;
+  readonly problems: readonly Problem[];
+}
+
+const known = new WeakMap<Course, Computed & { now: string }>();
+
+/**
+ * Computes a course. Documents are never changed in place, so a document that was computed is not computed again.
+ *
+ * @param now - the moment at which overdue work is judged
+ */
+export function compute(course: Course, now: string): Computed {
+  const before = known.get(course);
+  if (before?.now === now) return before;
+  const found = outlooks(course, now);
+  const computed = {
+    course,
+    now,
+    outlooks: found,
+    letters: lettersOf(course.scale),
+    segments: ribbon(found),
+    problems: problems(course),
+    get reach() {
+      return once(this, 'reach', () => reach(found));
+    },
+    get headline() {
+      return once(this, 'headline', () => headline(found, this.reach));
+    },
+  };
+  known.set(course, computed);
+  return computed;
+}
+
+function once<T>(object: object, name: string, value: () => T): T {
+  const found = value();
+  Object.defineProperty(object, name, { value: found });
+  return found;
+}

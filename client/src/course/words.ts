@@ -1,0 +1,138 @@
+import {
+  bandOf,
+  decimalText,
+  HUNDRED,
+  rational,
+  shownPercent,
+  statusOf,
+  type Assessment,
+  type Category,
+  type Derivation,
+  type Letters,
+  type Part,
+  type PlannedPiece,
+  type Rational,
+} from '@fidens/core';
+import { differenceInCalendarDays, format } from 'date-fns';
+
+/** A number of a document for people: shortest form, a real minus for nothing. */
+export function number(text: string): string {
+  return decimalText(rational(text), 6);
+}
+
+/** A fraction of one as a percent with one decimal. */
+export function percent(value: Rational): string {
+  return decimalText(value.mul(HUNDRED), 1);
+}
+
+/** The course's letter and percent in an outlook, or dashes. */
+export function gradeWords(
+  derivation: Derivation<Rational> | undefined,
+  letters: Letters,
+): { letter: string; percent: string } {
+  const worth = derivation?.worth;
+  if (!worth) return { letter: '–', percent: '–' };
+  return { letter: bandOf(worth.value, letters).label, percent: shownPercent(worth.value, letters) };
+}
+
+export const COMBINE_WORDS = {
+  points: 'points pooled',
+  equal: 'every piece equal',
+  weights: 'own weights',
+} as const;
+
+/** "every piece equal · lowest one dropped". */
+export function categoryWords(category: Category): string {
+  const { combine = 'points', drop, extraCredit, counted, cap } = category;
+  const words: string[] = [COMBINE_WORDS[combine]];
+  if (drop?.lowest) words.push(`lowest ${count(drop.lowest)} dropped`);
+  if (drop?.highest) words.push(`highest ${count(drop.highest)} dropped`);
+  if (cap !== undefined) words.push(`at most ${number(cap)}%`);
+  if (extraCredit) words.push('extra credit');
+  if (counted === false) words.push('not counted');
+  return words.join(' · ');
+}
+
+const COUNTS = ['none', 'one', 'two', 'three', 'four', 'five', 'six'];
+
+export function count(value: number): string {
+  return COUNTS[value] ?? String(value);
+}
+
+/** "1 piece", "3 pieces". */
+export function plural(value: number, one: string, many = `${one}s`): string {
+  return `${value} ${value === 1 ? one : many}`;
+}
+
+/** A moment as a day: "12 Sep". */
+export function dayWords(moment: string): string {
+  return format(new Date(moment), 'd MMM');
+}
+
+/** The moment that a piece must be in by: what was agreed with this student before what stands for all. */
+export function dueOf(piece: Assessment): string | undefined {
+  return piece.extended ?? piece.due;
+}
+
+/** Days that open work is past its due moment; 0 where it is not. */
+export function daysPast(piece: Assessment, now: string): number {
+  const due = dueOf(piece);
+  if (statusOf(piece) !== 'open' || due === undefined || Date.parse(due) >= Date.parse(now)) return 0;
+  return Math.max(1, differenceInCalendarDays(new Date(now), new Date(due)));
+}
+
+/** What a piece's row says beside its score, and how loudly. */
+export interface PieceState {
+  readonly words: string;
+  readonly tone: 'plain' | 'ask' | 'quiet';
+}
+
+/**
+ * The state of a piece in words.
+ *
+ * @param part - its part in the standing; nothing where it is not counted
+ */
+export function pieceState(
+  piece: Assessment,
+  part: Part<Rational> | undefined,
+  now: string,
+): PieceState | undefined {
+  if (!part) return { words: 'not counted', tone: 'quiet' };
+  if (part.role === 'dropped lowest' || part.role === 'dropped highest')
+    return { words: 'dropped', tone: 'quiet' };
+  if (part.role === 'no weight') return { words: 'no weight, not counted', tone: 'ask' };
+  if (part.role === 'weight 0') return { words: 'weight 0', tone: 'quiet' };
+  const planned = part.node as PlannedPiece<Rational>;
+  if (planned.overdue) return { words: 'overdue, counts as missing', tone: 'ask' };
+  const past = daysPast(piece, now);
+  if (past > 0) return { words: `past due ${past} d`, tone: 'ask' };
+  switch (statusOf(piece)) {
+    case 'missing':
+      return { words: 'missing', tone: 'ask' };
+    case 'excused':
+      return { words: 'excused', tone: 'quiet' };
+    case 'awaiting':
+      return { words: 'waiting', tone: 'quiet' };
+    default:
+      return lateState(planned) ?? dueState(piece);
+  }
+}
+
+function lateState({ lateness }: PlannedPiece<Rational>): PieceState | undefined {
+  if (!lateness || lateness.effect.kind === 'none') return undefined;
+  const days = decimalText(lateness.effect.counted, 1);
+  return { words: `${days} ${days === '1' ? 'day' : 'days'} late`, tone: 'plain' };
+}
+
+function dueState(piece: Assessment): PieceState | undefined {
+  const due = dueOf(piece);
+  return due === undefined ? undefined : { words: dayWords(due), tone: 'plain' };
+}
+
+/** A score as the teacher wrote it: "17.5 / 20", "91%", "B+". */
+export function scoreWords(piece: Assessment): string {
+  const { score } = piece;
+  if (!score) return '—';
+  if ('points' in score) return `${number(score.points)} / ${number(piece.possible)}`;
+  return 'percent' in score ? `${number(score.percent)}%` : score.label;
+}

@@ -1,0 +1,53 @@
+import type { Fault } from '@fidens/core';
+
+/** A refusal of the server, or none reached: what a problem document says. */
+export class ApiError extends Error {
+  constructor(
+    /** HTTP status; 0 where the server could not be reached. */
+    readonly status: number,
+    readonly detail: string,
+    readonly errors: readonly Fault[] = [],
+    readonly problem: Readonly<Record<string, unknown>> = {},
+  ) {
+    super(detail);
+  }
+
+  /** Whether trying again may help without changing anything. */
+  get mayPass(): boolean {
+    return this.status === 0 || this.status === 429 || this.status >= 500;
+  }
+}
+
+interface Request {
+  method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+  body?: unknown;
+  version?: number;
+}
+
+/**
+ * Asks the server.
+ *
+ * @param path - below `/api/v1`
+ * @throws {ApiError} for every answer that is no success
+ */
+export async function ask<T>(path: string, { method = 'GET', body, version }: Request = {}): Promise<T> {
+  const headers: Record<string, string> = {};
+  if (body !== undefined) headers['Content-Type'] = 'application/json';
+  if (version !== undefined) headers['If-Match'] = `"${version}"`;
+  let response: Response;
+  try {
+    response = await fetch(`/api/v1${path}`, {
+      method,
+      headers,
+      ...(body !== undefined && { body: JSON.stringify(body) }),
+    });
+  } catch {
+    throw new ApiError(0, 'The server cannot be reached.');
+  }
+  if (response.status === 204) return undefined as T;
+  const answer = (await response.json().catch(() => ({}))) as Record<string, unknown>;
+  if (response.ok) return answer as T;
+  const detail =
+    typeof answer.detail === 'string' ? answer.detail : `The server answered ${response.status}.`;
+  throw new ApiError(response.status, detail, (answer.errors as Fault[] | undefined) ?? [], answer);
+}

@@ -1,0 +1,74 @@
+import { applyEdits, type Course } from '@fidens/core';
+import { queryOptions, useMutation, useMutationState, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { ask } from './api';
+import { CHANGE_KEY, type ChangeVariables } from './course-changes';
+
+/** A course as the server keeps it. */
+export interface StoredCourse {
+  id: string;
+  termId: string;
+  version: number;
+  document: Course;
+  /** The last change of ours that this version holds: it must not be shown on top of it again. */
+  holds?: string;
+}
+
+export const coursesQuery = queryOptions({
+  queryKey: ['courses'],
+  queryFn: () => ask<StoredCourse[]>('/courses'),
+});
+
+/** Every course as the student sees it: the server's record with the changes that are still on their way. */
+export function useCourses() {
+  const query = useQuery(coursesQuery);
+  const onTheirWay = useMutationState({
+    filters: { mutationKey: CHANGE_KEY, predicate: ({ state }) => state.status !== 'success' },
+    select: ({ state }) => state.variables as ChangeVariables,
+  });
+  const courses = useMemo(
+    () => query.data?.map((course) => withChanges(course, onTheirWay)),
+    [query.data, onTheirWay],
+  );
+  return { ...query, data: courses };
+}
+
+function withChanges(course: StoredCourse, changes: readonly ChangeVariables[]): StoredCourse {
+  let { document } = course;
+  for (const change of changes) {
+    if (change?.courseId !== course.id || change.id === course.holds) continue;
+    const edited = applyEdits(document, change.edits);
+    if (edited.ok) document = edited.course;
+  }
+  return document === course.document ? course : { ...course, document };
+}
+
+export function useCourse(id: string) {
+  const query = useCourses();
+  return { ...query, data: query.data?.find((course) => course.id === id) };
+}
+
+export function useCreateCourse() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: { termId: string; document: Course }) =>
+      ask<StoredCourse>('/courses', { method: 'POST', body }),
+    onSuccess: (course) =>
+      client.setQueryData(coursesQuery.queryKey, (courses) => [...(courses ?? []), course]),
+  });
+}
+
+export function useDeleteCourse() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (id: string) => ask<void>(`/courses/${id}`, { method: 'DELETE' }),
+    onSuccess: (_, id) =>
+      client.setQueryData(coursesQuery.queryKey, (courses) => courses?.filter((course) => course.id !== id)),
+  });
+}
+
+export const sampleCoursesQuery = queryOptions({
+  queryKey: ['sample-courses'],
+  queryFn: () => ask<Course[]>('/sample-courses'),
+  staleTime: Infinity,
+});

@@ -1,0 +1,12 @@
+import { useWindowDimensions } from 'react-native';
+
+/** From this width on, places stand in a rail and a course shows two of its pages at once. */
+const WIDE = 1000;
+
+export function useIsWide(): boolean {
+  return useWindowDimensions().width >= WIDE;
+}
+
+/** Distances, in pixels. */
+export const SPACE = { xs: 4, s: 8, m: 12, l: 16, xl: 24, xxl: 36 } as const;
+export const TOUCH = 44;
