@@ -1,5 +1,6 @@
 import compression from 'compression';
 import express, { type Express } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Knex } from 'knex';
 import { join } from 'node:path';
@@ -68,14 +69,19 @@ function securityHeaders() {
   });
 }
 
-/** The built application: files whose names carry a hash are kept for a year, the page that names them is asked for anew. */
+/** The built application: compressed when it was built. Files whose names carry a hash are
+ * kept for a year, the page that names them is asked for anew. */
 function serveApplication(app: Express, folder: string): void {
   app.use(
-    express.static(folder, {
+    expressStaticGzip(folder, {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
       index: false,
-      setHeaders: (response, path) => {
-        const hashed = /[.-][0-9a-f]{16,}\.\w+$/.test(path);
-        response.set('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+      serveStatic: {
+        setHeaders: (response, path) => {
+          const hashed = /[.-][0-9a-f]{16,}\.\w+(\.(br|gz))?$/.test(path);
+          response.setHeader('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+        },
       },
     }),
   );

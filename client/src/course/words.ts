@@ -13,7 +13,8 @@ import {
   type PlannedPiece,
   type Rational,
 } from '@fidens/core';
-import { differenceInCalendarDays, format } from 'date-fns';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { format } from 'date-fns/format';
 
 /** A number of a document for people: shortest form, a real minus for nothing. */
 export function number(text: string): string {

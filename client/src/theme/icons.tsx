@@ -1,40 +1,5 @@
-import {
-  mdiAccountOutline,
-  mdiCheck,
-  mdiChevronDown,
-  mdiChevronLeft,
-  mdiChevronRight,
-  mdiChevronUp,
-  mdiClose,
-  mdiEye,
-  mdiEyeOff,
-  mdiMagnify,
-  mdiMapMarkerPath,
-  mdiMinus,
-  mdiPlus,
-  mdiTrashCanOutline,
-} from '@mdi/js';
 import Svg, { Path } from 'react-native-svg';
-
-/** Every icon of the application by the name that Paper and our screens know it by. */
-const ICONS = {
-  account: mdiAccountOutline,
-  check: mdiCheck,
-  close: mdiClose,
-  'chevron-down': mdiChevronDown,
-  'chevron-left': mdiChevronLeft,
-  'chevron-right': mdiChevronRight,
-  'chevron-up': mdiChevronUp,
-  eye: mdiEye,
-  'eye-off': mdiEyeOff,
-  magnify: mdiMagnify,
-  minus: mdiMinus,
-  path: mdiMapMarkerPath,
-  plus: mdiPlus,
-  delete: mdiTrashCanOutline,
-};
-
-export type IconName = keyof typeof ICONS;
+import { ICON_PATHS } from './icon-paths';
 
 interface IconProps {
   name: string;
@@ -46,7 +11,7 @@ interface IconProps {
 export function Icon({ name, color, size }: IconProps) {
   return (
     <Svg width={size} height={size} viewBox="0 0 24 24" aria-hidden>
-      <Path d={ICONS[name as IconName]} fill={color ?? 'currentColor'} />
+      <Path d={ICON_PATHS[name as keyof typeof ICON_PATHS]} fill={color ?? 'currentColor'} />
     </Svg>
   );
 }

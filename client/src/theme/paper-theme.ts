@@ -12,6 +12,7 @@ const text = (fontSize: number, lineHeight: number, fontFamily: string = TEXT, l
   lineHeight,
   letterSpacing,
   fontWeight: 'normal' as const,
+  fontVariant: ['tabular-nums' as const],
 });
 
 const fonts = configureFonts({

@@ -1,0 +1,79 @@
+import { useLocalSearchParams } from 'expo-router';
+import { ScrollView, View } from 'react-native';
+import { CourseHead, isPage, type PageName } from '../../../../src/parts/course-head';
+import { useCourse } from '../../../../src/data/courses';
+import { Page } from '../../../../src/parts/page';
+import { Empty, Failed, Loading } from '../../../../src/parts/states';
+import { TermColumn } from '../../../../src/parts/term-column';
+import { ReachPage } from '../../../../src/course/reach-page';
+import { RulesPage } from '../../../../src/course/rules-page';
+import { ScoresPage } from '../../../../src/course/scores-page';
+import { WorkingPage } from '../../../../src/course/working-page';
+import { SPACE, useIsWide } from '../../../../src/theme/layout';
+import { useColours } from '../../../../src/theme/paper-theme';
+
+const PAGES = { scores: ScoresPage, reach: ReachPage, rules: RulesPage, working: WorkingPage };
+
+/** What stands beside each page on a wide screen: where a change on the left is seen. */
+const BESIDE: Record<PageName, PageName> = {
+  scores: 'working',
+  reach: 'working',
+  rules: 'reach',
+  working: 'scores',
+};
+
+/** A course: one of its pages under its head; on a wide screen two, beside the term's courses. */
+export default function CourseScreen() {
+  const { courseId, page } = useLocalSearchParams<{ courseId: string; page: string }>();
+  const { data: course, error, isPending, refetch } = useCourse(courseId);
+  const wide = useIsWide();
+  const c = useColours();
+  if (error && !course) return <Failed what="This course" error={error} retry={() => void refetch()} />;
+  if (isPending) return <Loading what="this course" />;
+  if (!course || !isPage(page)) return <Gone />;
+  const Main = PAGES[page];
+  if (!wide) {
+    return (
+      <Page>
+        <CourseHead course={course} page={page} />
+        <Main course={course} />
+      </Page>
+    );
+  }
+  const Beside = PAGES[BESIDE[page]];
+  return (
+    <View style={{ flex: 1, flexDirection: 'row' }}>
+      <TermColumn chosen={course.id} />
+      <View style={{ flex: 1 }}>
+        <Page most={760}>
+          <CourseHead course={course} page={page} />
+          <Main course={course} />
+        </Page>
+      </View>
+      <View
+        role="complementary"
+        aria-label={`${BESIDE[page]}, beside`}
+        style={{
+          width: '31%',
+          minWidth: 300,
+          maxWidth: 460,
+          backgroundColor: c.card,
+          borderLeftWidth: 1,
+          borderColor: c.rule,
+        }}
+      >
+        <ScrollView contentContainerStyle={{ padding: SPACE.xl, gap: SPACE.l }}>
+          <Beside course={course} beside />
+        </ScrollView>
+      </View>
+    </View>
+  );
+}
+
+function Gone() {
+  return (
+    <Page>
+      <Empty title="No such course">It may have been deleted, or it is not yours.</Empty>
+    </Page>
+  );
+}

@@ -1,0 +1,138 @@
+import { Link, useRouter } from 'expo-router';
+import { Pressable, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { useQueryClient } from '@tanstack/react-query';
+import { LOOSE_WORDS, useLooseEnds } from '../../src/course/loose-ends';
+import { plural } from '../../src/course/words';
+import { sampleCoursesQuery, useCourses, useCreateCourse } from '../../src/data/courses';
+import { useNow } from '../../src/data/session';
+import { useTerm, weekOf } from '../../src/data/terms';
+import { CourseCard } from '../../src/parts/course-card';
+import { Page } from '../../src/parts/page';
+import { Empty, Failed, Loading } from '../../src/parts/states';
+import { useGpa } from '../../src/parts/term-column';
+import { SPACE, TOUCH, useIsWide } from '../../src/theme/layout';
+import { useColours } from '../../src/theme/paper-theme';
+
+/** The Term place: every course, and first what is loose. */
+export default function TermPlace() {
+  const { data: courses, error, refetch } = useCourses();
+  const wide = useIsWide();
+  if (error && !courses) return <Failed what="Your courses" error={error} retry={() => void refetch()} />;
+  if (!courses) return <Loading what="your courses" />;
+  return (
+    <Page most={wide ? 1040 : 640}>
+      <TermHead courses={courses} />
+      <LooseBanner />
+      {courses.length === 0 && <FirstUse />}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
+        {courses.map((course) => (
+          <View key={course.id} style={{ width: wide ? '48.8%' : '100%' }}>
+            <CourseCard course={course} />
+          </View>
+        ))}
+      </View>
+      {courses.length > 0 && (
+        <Link href="/new-course" asChild>
+          <Button icon="plus" style={{ alignSelf: 'flex-start' }}>
+            New course
+          </Button>
+        </Link>
+      )}
+    </Page>
+  );
+}
+
+function TermHead({ courses }: { courses: Parameters<typeof useGpa>[0] }) {
+  const c = useColours();
+  const term = useTerm();
+  const now = useNow();
+  const points = useGpa(courses);
+  const week = term && weekOf(term, now);
+  return (
+    <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-end' }}>
+      <View style={{ flexShrink: 1 }}>
+        <Text variant="bodyMedium" style={{ color: c.soft }}>
+          {[term?.name, week].filter(Boolean).join(' · ')}
+        </Text>
+        <Text variant="displaySmall" role="heading" aria-level={1} style={{ color: c.ink }}>
+          Term
+        </Text>
+      </View>
+      {points && (
+        <View style={{ alignItems: 'flex-end' }}>
+          <Text variant="bodyMedium" style={{ color: c.soft }}>
+            GPA so far
+          </Text>
+          <Text variant="headlineLarge" style={{ color: c.ink }}>
+            {points}
+          </Text>
+        </View>
+      )}
+    </View>
+  );
+}
+
+function LooseBanner() {
+  const c = useColours();
+  const loose = useLooseEnds();
+  const [first] = loose;
+  if (!first) return null;
+  const alike = loose.filter(({ kind }) => kind === first.kind).length;
+  return (
+    <Link href="/loose-ends" asChild>
+      <Pressable
+        role="link"
+        style={{
+          backgroundColor: c.askSoft,
+          borderRadius: 18,
+          minHeight: TOUCH,
+          paddingHorizontal: SPACE.l,
+          paddingVertical: SPACE.m,
+          flexDirection: 'row',
+          alignItems: 'center',
+          justifyContent: 'space-between',
+          gap: SPACE.m,
+        }}
+      >
+        <Text variant="titleMedium" style={{ color: c.onAskSoft }}>
+          {plural(loose.length, 'loose end')}
+        </Text>
+        <Text variant="bodyMedium" style={{ color: c.onAskSoft, flexShrink: 1, textAlign: 'right' }}>
+          {alike} {LOOSE_WORDS[first.kind].toLowerCase()}
+        </Text>
+      </Pressable>
+    </Link>
+  );
+}
+
+/** An empty term: the syllabus desk, and a course to look at. */
+function FirstUse() {
+  const router = useRouter();
+  const client = useQueryClient();
+  const term = useTerm();
+  const create = useCreateCourse();
+  const addSample = async () => {
+    const [document] = await client.fetchQuery(sampleCoursesQuery);
+    const { id } = await create.mutateAsync({ termId: term!.id, document: document! });
+    router.push(`/course/${id}/scores`);
+  };
+  return (
+    <Empty
+      title="A syllabus on the desk"
+      actions={
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <Link href="/new-course" asChild>
+            <Button mode="contained">Set up a course</Button>
+          </Link>
+          <Button onPress={() => void addSample()} loading={create.isPending} disabled={!term}>
+            Add a course of sample data
+          </Button>
+        </View>
+      }
+    >
+      Copy a course’s categories and weights, then record scores as they come back. You see at once where you
+      stand, and what each letter still takes.
+    </Empty>
+  );
+}

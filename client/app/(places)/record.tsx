@@ -1,0 +1,101 @@
+import { find, statusOf, walk, type Assessment } from '@fidens/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Searchbar, Text } from 'react-native-paper';
+import { compute } from '../../src/course/computed';
+import { PieceRow } from '../../src/course/scores-page';
+import { daysPast, dueOf } from '../../src/course/words';
+import { useCourses, type StoredCourse } from '../../src/data/courses';
+import { useNow } from '../../src/data/session';
+import { Page } from '../../src/parts/page';
+import { partOf } from '../../src/course/part-of';
+import { Empty, Failed, Loading } from '../../src/parts/states';
+import { SectionTitle, Soft } from '../../src/parts/words';
+import { useColours } from '../../src/theme/paper-theme';
+
+interface Candidate {
+  course: StoredCourse;
+  piece: Assessment;
+}
+
+const SHOWN = 12;
+
+/** Record: pick a piece, type, done. The likeliest stand first. */
+export default function RecordPlace() {
+  const c = useColours();
+  const now = useNow();
+  const { data: courses, error, refetch } = useCourses();
+  const [search, setSearch] = useState('');
+  const [open, setOpen] = useState<string>();
+  if (error && !courses) return <Failed what="Your courses" error={error} retry={() => void refetch()} />;
+  if (!courses) return <Loading what="your courses" />;
+  const all = courses.flatMap((course) =>
+    [...walk(course.document)].flatMap(({ node }) =>
+      node.kind === 'assessment' ? [{ course, piece: node }] : [],
+    ),
+  );
+  const found = search.trim() === '' ? likeliest(all, now) : matching(all, search);
+  return (
+    <Page>
+      <Text variant="displaySmall" role="heading" aria-level={1} style={{ color: c.ink }}>
+        Record
+      </Text>
+      <Searchbar
+        placeholder="Find a piece"
+        aria-label="Find a piece"
+        value={search}
+        onChangeText={setSearch}
+        icon="magnify"
+        clearIcon="close"
+      />
+      <SectionTitle>{search.trim() === '' ? 'Likely back now' : 'Found'}</SectionTitle>
+      {found.length === 0 && (
+        <Empty title={all.length === 0 ? 'No pieces yet' : 'Nothing like that'}>
+          {all.length === 0
+            ? 'Add pieces on a course’s Scores page; they are recorded here from then on.'
+            : 'Every piece of every course is searched by its name and its course’s.'}
+        </Empty>
+      )}
+      <View>
+        {found.slice(0, SHOWN).map(({ course, piece }) => {
+          const key = `${course.id} ${piece.id}`;
+          return (
+            <View key={key}>
+              <Soft style={{ marginTop: 10, marginBottom: -4 }}>{placeWords(course, piece)}</Soft>
+              <PieceRow
+                course={course}
+                piece={piece}
+                part={partOf(compute(course.document, now).outlooks.standing, piece.id)}
+                isOpen={open === key}
+                onToggle={() => setOpen(open === key ? undefined : key)}
+              />
+            </View>
+          );
+        })}
+      </View>
+    </Page>
+  );
+}
+
+function placeWords({ document }: StoredCourse, piece: Assessment): string {
+  const above = find(document, piece.id)?.above.slice(1) ?? [];
+  return [document.title, ...above.map(({ name }) => name)].join(' · ');
+}
+
+/** Past due first, then waiting, then what is due next. */
+function likeliest(all: readonly Candidate[], now: string): Candidate[] {
+  const rank = ({ piece }: Candidate) =>
+    daysPast(piece, now) > 0 ? 0 : statusOf(piece) === 'awaiting' ? 1 : 2;
+  const when = ({ piece }: Candidate) => dueOf(piece) ?? '9999';
+  return all
+    .filter(({ piece }) => statusOf(piece) === 'open' || statusOf(piece) === 'awaiting')
+    .sort((a, b) => rank(a) - rank(b) || when(a).localeCompare(when(b)));
+}
+
+function matching(all: readonly Candidate[], search: string): Candidate[] {
+  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
+  return all.filter(({ course, piece }) => {
+    const text = placeWords(course, piece).concat(' ', piece.name).toLowerCase();
+    return words.every((word) => text.includes(word));
+  });
+}

@@ -1,0 +1,109 @@
+import { JOI_OPTIONS, termSchema, type Fault } from '@fidens/core';
+import { joiResolver } from '@hookform/resolvers/joi';
+import Joi from 'joi';
+import { useForm } from 'react-hook-form';
+import { View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { ApiError } from '../../src/data/api';
+import { useSession, useSignOut } from '../../src/data/session';
+import { useSaveTerm, useTerm, type Term } from '../../src/data/terms';
+import { Choice } from '../../src/parts/choice';
+import { DayField } from '../../src/parts/day-field';
+import { FormField } from '../../src/parts/form-field';
+import { Page } from '../../src/parts/page';
+import { SectionTitle, Soft } from '../../src/parts/words';
+import { chooseAppearance, useAppearance } from '../../src/theme/appearance';
+import { SPACE } from '../../src/theme/layout';
+import { useColours } from '../../src/theme/paper-theme';
+
+/** You: the account, the term's dates, and how Fidens looks. */
+export default function YouPlace() {
+  const c = useColours();
+  const student = useSession().data?.student;
+  const signOut = useSignOut();
+  const appearance = useAppearance();
+  const term = useTerm();
+  return (
+    <Page>
+      <View>
+        <Text variant="displaySmall" role="heading" aria-level={1} style={{ color: c.ink }}>
+          {student?.name}
+        </Text>
+        <Soft>{student?.sample ? 'Sample data: look around, change what you like.' : student?.email}</Soft>
+      </View>
+      {term && <TermForm key={term.id} term={term} />}
+      <View style={{ gap: SPACE.s }}>
+        <SectionTitle>Look</SectionTitle>
+        <Choice
+          label="Look"
+          value={appearance}
+          onChange={chooseAppearance}
+          options={[
+            { value: 'system', label: 'As the system' },
+            { value: 'light', label: 'Light' },
+            { value: 'dark', label: 'Dark' },
+          ]}
+        />
+      </View>
+      <Button
+        mode="outlined"
+        style={{ alignSelf: 'flex-start' }}
+        onPress={() => signOut.mutate()}
+        loading={signOut.isPending}
+      >
+        Sign out
+      </Button>
+      {signOut.error && <Soft>You are still signed in: {signOut.error.message}</Soft>}
+    </Page>
+  );
+}
+
+interface Fields {
+  name: string;
+  startsOn: string;
+  endsOn: string;
+}
+
+const formSchema = termSchema.keys({ startsOn: Joi.string().allow(''), endsOn: Joi.string().allow('') });
+
+function TermForm({ term }: { term: Term }) {
+  const save = useSaveTerm();
+  const { control, handleSubmit, setError, formState } = useForm<Fields>({
+    resolver: joiResolver(formSchema, JOI_OPTIONS),
+    defaultValues: { name: term.name, startsOn: term.startsOn ?? '', endsOn: term.endsOn ?? '' },
+  });
+  const keep = () =>
+    void handleSubmit(({ name, startsOn, endsOn }) =>
+      save.mutate(
+        { id: term.id, name, startsOn: startsOn || null, endsOn: endsOn || null },
+        { onError: (error) => faultsOf(error).forEach(({ message }) => setError('name', { message })) },
+      ),
+    )();
+  return (
+    <View style={{ gap: SPACE.m }} role="form" aria-label="Term">
+      <SectionTitle>Term</SectionTitle>
+      <FormField control={control} name="name" label="Name" onSubmitEditing={keep} />
+      <View style={{ flexDirection: 'row', gap: SPACE.m }}>
+        <View style={{ flex: 1 }}>
+          <DayField control={control} name="startsOn" label="First day" />
+        </View>
+        <View style={{ flex: 1 }}>
+          <DayField control={control} name="endsOn" label="Last day" />
+        </View>
+      </View>
+      <Button
+        mode="contained-tonal"
+        style={{ alignSelf: 'flex-start' }}
+        onPress={keep}
+        disabled={!formState.isDirty}
+        loading={save.isPending}
+      >
+        {save.isSuccess ? 'Kept' : 'Keep the term'}
+      </Button>
+    </View>
+  );
+}
+
+function faultsOf(error: unknown): readonly Fault[] {
+  return error instanceof ApiError ? error.errors : [];
+}

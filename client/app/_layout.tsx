@@ -1,0 +1,62 @@
+import { QueryClientProvider } from '@tanstack/react-query';
+import { useFonts } from 'expo-font';
+import { Stack } from 'expo-router';
+import Head from 'expo-router/head';
+import { View } from 'react-native';
+import { PaperProvider } from 'react-native-paper';
+import { Failed, Loading } from '../src/parts/states';
+import { installChanges } from '../src/data/course-changes';
+import { queryClient } from '../src/data/query-client';
+import { useSession } from '../src/data/session';
+import { useChosenTheme } from '../src/theme/appearance';
+import { Icon } from '../src/theme/icons';
+import { DISPLAY, TEXT, TEXT_MEDIUM, TEXT_STRONG } from '../src/theme/paper-theme';
+
+installChanges(queryClient);
+
+export default function Application() {
+  const theme = useChosenTheme();
+  const [ready, failed] = useFonts({
+    [TEXT]: require('@expo-google-fonts/figtree/400Regular/Figtree_400Regular.ttf'),
+    [TEXT_MEDIUM]: require('@expo-google-fonts/figtree/500Medium/Figtree_500Medium.ttf'),
+    [TEXT_STRONG]: require('@expo-google-fonts/figtree/600SemiBold/Figtree_600SemiBold.ttf'),
+    [DISPLAY]: require('@expo-google-fonts/bricolage-grotesque/700Bold/BricolageGrotesque_700Bold.ttf'),
+  });
+  if (!ready && !failed) return null;
+  return (
+    <QueryClientProvider client={queryClient}>
+      <PaperProvider theme={theme} settings={{ icon: Icon as never, rippleEffectEnabled: false }}>
+        <Head>
+          <title>Fidens</title>
+        </Head>
+        <View style={{ flex: 1, backgroundColor: theme.ours.paper }}>
+          <Screens />
+        </View>
+      </PaperProvider>
+    </QueryClientProvider>
+  );
+}
+
+/** Behind the door, the places; before it, the ways in. */
+function Screens() {
+  const { data: session, error, refetch } = useSession();
+  if (error && !session) return <Failed what="Your sign-in" error={error} retry={() => void refetch()} />;
+  if (!session) return <Loading what="your records" />;
+  const signedIn = session.student !== null;
+  return (
+    <Stack
+      screenOptions={{
+        headerShown: false,
+        contentStyle: { backgroundColor: 'transparent' },
+        animation: 'none',
+      }}
+    >
+      <Stack.Protected guard={signedIn}>
+        <Stack.Screen name="(places)" />
+      </Stack.Protected>
+      <Stack.Protected guard={!signedIn}>
+        <Stack.Screen name="sign-in" />
+      </Stack.Protected>
+    </Stack>
+  );
+}

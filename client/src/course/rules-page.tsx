@@ -1,0 +1,402 @@
+import {
+  decimalSchema,
+  decimalText,
+  HUNDRED,
+  setting,
+  weightTotal,
+  type Category,
+  type Combine,
+  type CourseNode,
+  type Edit,
+} from '@fidens/core';
+import { useRouter } from 'expo-router';
+import { useEffect, useRef, useState } from 'react';
+import { View } from 'react-native';
+import { Button, IconButton, Text, TextInput } from 'react-native-paper';
+import { useDeleteCourse } from '../data/courses';
+import { useChange } from '../data/use-change';
+import { Choice } from '../parts/choice';
+import { Empty } from '../parts/states';
+import { SectionTitle, Soft } from '../parts/words';
+import { SPACE } from '../theme/layout';
+import { useColours } from '../theme/paper-theme';
+import { newId } from './new-id';
+import type { CoursePageProps } from './scores-page';
+import { categoryWords, COMBINE_WORDS, number, plural } from './words';
+
+const COMBINE_OPTIONS = [
+  {
+    value: 'points',
+    label: 'Points pooled',
+    hint: 'A piece of 50 points counts twice as much as one of 25.',
+  },
+  { value: 'equal', label: 'Every piece equal', hint: 'A piece of 50 points counts as much as one of 25.' },
+  { value: 'weights', label: 'Own weights', hint: 'Each piece counts by a weight of its own.' },
+] as const satisfies readonly { value: Combine; label: string; hint: string }[];
+
+/** The course's rules: its categories with their weights, how each adds up, and its scale. */
+export function RulesPage({ course }: CoursePageProps) {
+  const change = useChange(course);
+  const { root } = course.document;
+  const edit = (edits: readonly Edit[], done?: string) => change(edits, done);
+  return (
+    <View style={{ gap: SPACE.xl }}>
+      <View style={{ gap: SPACE.s }}>
+        <SectionTitle>How the whole adds up</SectionTitle>
+        <Choice
+          label="How the whole adds up"
+          value={root.combine ?? 'points'}
+          options={COMBINE_OPTIONS}
+          onChange={(combine) =>
+            edit([setting(root.id, { combine })], `The whole: ${COMBINE_WORDS[combine]}`)
+          }
+        />
+      </View>
+      <View style={{ gap: SPACE.m }}>
+        <SectionTitle>Categories</SectionTitle>
+        {root.children.length === 0 && (
+          <Empty title="Categories first">
+            Copy them from the syllabus, each with its weight; the work inside them comes next. Exams often
+            stand alone.
+          </Empty>
+        )}
+        {root.children.map((node) => (
+          <NodeRules key={node.id} node={node} parent={root} edit={edit} depth={0} />
+        ))}
+        {root.combine === 'weights' && root.children.length > 0 && <WeightTotal root={root} />}
+        <AddCategory parent={root} edit={edit} />
+      </View>
+      <ScaleRules course={course} />
+      <DeleteCourse course={course} />
+    </View>
+  );
+}
+
+interface NodeRulesProps {
+  node: CourseNode;
+  parent: Category;
+  edit: (edits: readonly Edit[], done?: string) => void;
+  depth: number;
+}
+
+/** One category, or a piece that stands alone beside categories, with its weight. */
+function NodeRules({ node, parent, edit, depth }: NodeRulesProps) {
+  const c = useColours();
+  const isCategory = node.kind === 'category';
+  const inside = isCategory ? countPieces(node) : 0;
+  const remove = () =>
+    edit(
+      [{ op: 'remove', id: node.id }],
+      inside > 0 ? `${node.name} deleted, with ${plural(inside, 'piece')}` : `${node.name} deleted`,
+    );
+  return (
+    <View
+      style={{
+        backgroundColor: depth === 0 ? c.card : 'transparent',
+        borderColor: c.rule,
+        borderWidth: depth === 0 ? 1 : 0,
+        borderLeftWidth: depth === 0 ? 1 : 3,
+        borderRadius: depth === 0 ? 20 : 0,
+        padding: SPACE.m,
+        gap: SPACE.m,
+      }}
+    >
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+        <FieldOf
+          label={`Name of ${node.name}`}
+          shown="Name"
+          value={node.name}
+          fault={(text) => (text.trim() === '' ? 'A name must not be blank.' : undefined)}
+          onKeep={(name) => edit([setting(node.id, { name })])}
+          style={{ flex: 1 }}
+        />
+        {parent.combine !== 'equal' && (
+          <FieldOf
+            label={`Weight of ${node.name}`}
+            shown={parent.combine === 'weights' ? 'Weight' : 'Times'}
+            value={node.weight ?? ''}
+            fault={weightFault}
+            onKeep={(text) => edit([setting(node.id, { weight: text === '' ? undefined : text })])}
+            style={{ width: 92 }}
+            numeric
+          />
+        )}
+        <IconButton icon="delete" size={20} aria-label={`Delete ${node.name}`} onPress={remove} />
+      </View>
+      {isCategory ? (
+        <>
+          <Choice
+            label={`How ${node.name} adds up`}
+            value={node.combine ?? 'points'}
+            options={COMBINE_OPTIONS}
+            onChange={(combine) =>
+              edit([setting(node.id, { combine })], `${node.name}: ${COMBINE_WORDS[combine]}`)
+            }
+          />
+          <Soft>
+            {plural(inside, 'piece')} listed
+            {node.planned ? ` of ${node.planned.pieces} promised` : ''} · {categoryWords(node)}
+          </Soft>
+          {node.children
+            .filter((child) => child.kind === 'category')
+            .map((child) => (
+              <NodeRules key={child.id} node={child} parent={node} edit={edit} depth={depth + 1} />
+            ))}
+        </>
+      ) : (
+        <Soft>
+          A piece on its own, out of {number(node.possible)} points{node.extraCredit ? ' · extra credit' : ''}
+          {node.counted === false ? ' · not counted' : ''}
+        </Soft>
+      )}
+    </View>
+  );
+}
+
+function countPieces(category: Category): number {
+  return category.children.reduce(
+    (sum, child) => sum + (child.kind === 'category' ? countPieces(child) : 1),
+    0,
+  );
+}
+
+function weightFault(text: string): string | undefined {
+  if (text === '') return undefined;
+  return decimalSchema().validate(text).error
+    ? 'A weight is a number from 0 up, such as 15 or 37.5.'
+    : undefined;
+}
+
+interface FieldOfProps {
+  label: string;
+  shown: string;
+  value: string;
+  fault: (text: string) => string | undefined;
+  onKeep: (text: string) => void;
+  style: object;
+  numeric?: boolean;
+}
+
+/** A field that keeps itself when it is left, or on Enter; what is not right stays in it, with what would be. */
+function FieldOf({ label, shown, value, fault, onKeep, style, numeric = false }: FieldOfProps) {
+  const c = useColours();
+  const [text, setText] = useState(value);
+  const told = useRef(value);
+  useEffect(() => {
+    if (told.current === value) return;
+    told.current = value;
+    setText(value);
+  }, [value]);
+  const typed = numeric ? text.trim().replace(',', '.') : text;
+  const wrong = fault(typed);
+  const keep = () => {
+    if (wrong || typed === value) return;
+    told.current = typed;
+    onKeep(typed);
+  };
+  return (
+    <View style={style}>
+      <TextInput
+        mode="outlined"
+        dense
+        label={shown}
+        aria-label={label}
+        aria-invalid={!!wrong}
+        value={text}
+        onChangeText={setText}
+        onBlur={keep}
+        onSubmitEditing={keep}
+        error={!!wrong}
+        inputMode={numeric ? 'decimal' : 'text'}
+        style={{ backgroundColor: c.card }}
+      />
+      {wrong && (
+        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
+          {wrong}
+        </Text>
+      )}
+    </View>
+  );
+}
+
+/** What the weights come to, said calmly: a wrong total is a stage of typing, not a mistake. */
+function WeightTotal({ root }: { root: Category }) {
+  const c = useColours();
+  const total = weightTotal(root);
+  const difference = total.sub(HUNDRED);
+  const amount = decimalText(difference.abs(), 2);
+  const words =
+    difference.n === 0n
+      ? 'The weights come to 100.'
+      : `The weights come to ${decimalText(total, 2)}: ${amount} ${difference.s < 0n ? 'still missing' : 'over'}. Until then only their ratio counts.`;
+  return (
+    <Text
+      variant="bodyMedium"
+      aria-live="polite"
+      style={{
+        color: difference.n === 0n ? c.ink : c.onAskSoft,
+        backgroundColor: difference.n === 0n ? 'transparent' : c.askSoft,
+        borderRadius: 14,
+        paddingHorizontal: SPACE.m,
+        paddingVertical: SPACE.s,
+      }}
+    >
+      {difference.n === 0n ? '✓ ' : ''}
+      {words}
+    </Text>
+  );
+}
+
+function AddCategory({ parent, edit }: { parent: Category; edit: NodeRulesProps['edit'] }) {
+  const [name, setName] = useState('');
+  const [weight, setWeight] = useState('');
+  const c = useColours();
+  const typed = weight.trim().replace(',', '.');
+  const wrong = weightFault(typed);
+  const nameField = useRef<{ focus: () => void }>(null);
+  const add = () => {
+    if (name.trim() === '' || wrong) return;
+    const node: Category = {
+      kind: 'category',
+      id: newId(),
+      name: name.trim(),
+      ...(typed && { weight: typed }),
+      children: [],
+    };
+    edit([{ op: 'add', parent: parent.id, node }]);
+    setName('');
+    setWeight('');
+    nameField.current?.focus();
+  };
+  return (
+    <View style={{ gap: SPACE.xs }} role="form" aria-label="New category">
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+        <TextInput
+          ref={nameField as never}
+          mode="outlined"
+          dense
+          label="New category"
+          aria-label="Name of a new category"
+          value={name}
+          onChangeText={setName}
+          onSubmitEditing={add}
+          submitBehavior="submit"
+          style={{ flex: 1, backgroundColor: c.paper }}
+        />
+        {parent.combine === 'weights' && (
+          <TextInput
+            mode="outlined"
+            dense
+            label="Weight"
+            aria-label="Weight of the new category"
+            value={weight}
+            onChangeText={setWeight}
+            onSubmitEditing={add}
+            submitBehavior="submit"
+            error={!!wrong}
+            inputMode="decimal"
+            style={{ width: 92, backgroundColor: c.paper }}
+          />
+        )}
+        <IconButton
+          icon="plus"
+          mode="contained"
+          size={20}
+          aria-label="Add the category"
+          disabled={name.trim() === '' || !!wrong}
+          onPress={add}
+        />
+      </View>
+      {wrong && (
+        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
+          {wrong}
+        </Text>
+      )}
+    </View>
+  );
+}
+
+const MODE_WORDS = {
+  'half-up': 'halves go up',
+  'half-even': 'halves go to the even one',
+  up: 'up',
+  down: 'down',
+} as const;
+
+function ScaleRules({ course }: CoursePageProps) {
+  const c = useColours();
+  const { round, bands } = course.document.scale;
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <SectionTitle>Grading scale</SectionTitle>
+      <Soft>
+        {round
+          ? `The course is rounded to steps of ${number(round.step)} percent, ${MODE_WORDS[round.mode ?? 'half-up']}, before it gets its letter.`
+          : 'The course is not rounded: a hair below a cut-off is below it.'}
+      </Soft>
+      <View>
+        {bands.map((band) => (
+          <View
+            key={band.label}
+            style={{
+              flexDirection: 'row',
+              gap: SPACE.m,
+              alignItems: 'baseline',
+              borderTopWidth: 1,
+              borderColor: c.rule,
+              paddingVertical: SPACE.s,
+            }}
+          >
+            <Text variant="headlineSmall" style={{ color: c.ink, minWidth: 56 }}>
+              {band.label}
+            </Text>
+            <Text variant="bodyMedium" style={{ color: c.ink, flex: 1 }}>
+              from {number(band.from)}
+            </Text>
+            <Soft>
+              {[
+                band.points !== undefined && `${band.points} points`,
+                band.worth !== undefined && `as a score ${number(band.worth)}%`,
+              ]
+                .filter(Boolean)
+                .join(' · ')}
+            </Soft>
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+/** Deleting a course asks once more, in place, and says what goes with it. */
+function DeleteCourse({ course }: CoursePageProps) {
+  const [asked, setAsked] = useState(false);
+  const router = useRouter();
+  const remove = useDeleteCourse();
+  const { title, root } = course.document;
+  if (!asked) {
+    return (
+      <Button style={{ alignSelf: 'flex-start' }} onPress={() => setAsked(true)}>
+        Delete this course
+      </Button>
+    );
+  }
+  return (
+    <View style={{ gap: SPACE.s, alignItems: 'flex-start' }} role="alert">
+      <Soft>
+        {title} goes for good, with its {plural(countPieces(root), 'piece')} and scores.
+      </Soft>
+      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+        <Button
+          mode="contained"
+          loading={remove.isPending}
+          onPress={() => remove.mutate(course.id, { onSuccess: () => router.replace('/') })}
+        >
+          Delete {title}
+        </Button>
+        <Button onPress={() => setAsked(false)}>Keep it</Button>
+      </View>
+      {remove.error && <Soft>It could not be deleted: {remove.error.message}</Soft>}
+    </View>
+  );
+}

@@ -1,0 +1,75 @@
+import type { Scale } from '@fidens/core';
+
+/** Common shapes of a grading scale, to start from. */
+export interface ScalePreset {
+  readonly id: string;
+  readonly name: string;
+  readonly scale: Scale;
+}
+
+const bands = (rows: readonly (readonly [string, string, string?])[]): Scale['bands'] =>
+  rows.map(([label, from, points], index) => ({
+    label,
+    from,
+    ...(points && { points }),
+    ...(index === rows.length - 1 && { pass: false }),
+  }));
+
+export const SCALE_PRESETS: readonly ScalePreset[] = [
+  {
+    id: 'plus-minus',
+    name: 'Letters with plus and minus',
+    scale: {
+      bands: bands([
+        ['A', '93', '4.0'],
+        ['A−', '90', '3.7'],
+        ['B+', '87', '3.3'],
+        ['B', '83', '3.0'],
+        ['B−', '80', '2.7'],
+        ['C+', '77', '2.3'],
+        ['C', '73', '2.0'],
+        ['C−', '70', '1.7'],
+        ['D', '60', '1.0'],
+        ['F', '0', '0.0'],
+      ]),
+    },
+  },
+  {
+    id: 'ten-point',
+    name: 'Letters, ten points apart',
+    scale: {
+      bands: bands([
+        ['A', '90', '4.0'],
+        ['B', '80', '3.0'],
+        ['C', '70', '2.0'],
+        ['D', '60', '1.0'],
+        ['F', '0', '0.0'],
+      ]),
+    },
+  },
+  {
+    id: 'seven-band',
+    name: 'Seven bands',
+    scale: {
+      bands: bands([
+        ['7', '85'],
+        ['6', '74'],
+        ['5', '64'],
+        ['4', '50'],
+        ['3', '40'],
+        ['2', '25'],
+        ['1', '0'],
+      ]),
+    },
+  },
+  {
+    id: 'pass-fail',
+    name: 'Pass or fail',
+    scale: {
+      bands: bands([
+        ['Pass', '50'],
+        ['Fail', '0'],
+      ]),
+    },
+  },
+];

@@ -1,0 +1,216 @@
+import type { Assessment, Category, CourseNode, Derivation, Part, Rational } from '@fidens/core';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import type { StoredCourse } from '../data/courses';
+import { useNow } from '../data/session';
+import { EntryField } from '../parts/entry-field';
+import { PieceForm } from '../parts/piece-form';
+import { Empty } from '../parts/states';
+import { Figure, SectionTitle, Soft, WordChip } from '../parts/words';
+import { SPACE, TOUCH } from '../theme/layout';
+import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '../theme/paper-theme';
+import { compute } from './computed';
+import { categoryWords, number, percent, pieceState, plural, scoreWords } from './words';
+
+export interface CoursePageProps {
+  course: StoredCourse;
+  /** Standing beside another page on a wide screen. */
+  beside?: boolean;
+}
+
+/** Every piece by category, with its score, its state and the field to record it. */
+export function ScoresPage({ course }: CoursePageProps) {
+  const now = useNow();
+  const { outlooks } = compute(course.document, now);
+  const [openId, setOpenId] = useState<string>();
+  const { root } = course.document;
+  const row = (piece: Assessment, part: Part<Rational> | undefined) => (
+    <PieceRow
+      key={piece.id}
+      course={course}
+      piece={piece}
+      part={part}
+      isOpen={openId === piece.id}
+      onToggle={() => setOpenId((open) => (open === piece.id ? undefined : piece.id))}
+    />
+  );
+  return (
+    <View style={{ gap: SPACE.xl }}>
+      {root.children.length === 0 && (
+        <Empty title="Nothing listed yet">
+          Set up the categories on the Rules page, or add a first piece here: it can be filed under its
+          category later.
+        </Empty>
+      )}
+      <CategoryScores course={course} category={root} derivation={outlooks.standing} row={row} depth={0} />
+    </View>
+  );
+}
+
+interface CategoryScoresProps {
+  course: StoredCourse;
+  category: Category;
+  derivation: Derivation<Rational> | undefined;
+  row: (piece: Assessment, part: Part<Rational> | undefined) => React.ReactNode;
+  depth: number;
+}
+
+function CategoryScores({ course, category, derivation, row, depth }: CategoryScoresProps) {
+  const c = useColours();
+  const part = (node: CourseNode) => derivation?.parts.find((candidate) => candidate.node.id === node.id);
+  const value = derivation?.worth?.value;
+  const promised =
+    derivation?.parts.filter(({ node }) => node.kind === 'piece' && node.origin === 'promised').length ?? 0;
+  const isRoot = depth === 0;
+  const own = category.children.filter((child): child is Assessment => child.kind === 'assessment');
+  const groups = category.children.filter((child): child is Category => child.kind === 'category');
+  return (
+    <View style={{ gap: SPACE.l, paddingLeft: depth > 1 ? SPACE.m : 0 }}>
+      {groups.map((group) => (
+        <View key={group.id} style={{ gap: SPACE.s }}>
+          <SectionTitle level={depth + 2} end={<Figure>{groupPercent(part(group))}</Figure>}>
+            {group.name}
+          </SectionTitle>
+          <Soft style={{ marginTop: -SPACE.s }}>
+            {[group.weight !== undefined && `weight ${number(group.weight)}`, categoryWords(group)]
+              .filter(Boolean)
+              .join(' · ')}
+          </Soft>
+          <CategoryScores
+            course={course}
+            category={group}
+            derivation={part(group)?.derivation}
+            row={row}
+            depth={depth + 1}
+          />
+        </View>
+      ))}
+      <View>
+        {isRoot && groups.length > 0 && own.length > 0 && <SectionTitle>On their own</SectionTitle>}
+        {own.map((piece) => row(piece, part(piece)))}
+        {promised > 0 && (
+          <View
+            style={{ minHeight: TOUCH, justifyContent: 'center', borderTopWidth: 1, borderColor: c.rule }}
+          >
+            <Soft>
+              {plural(promised, 'more piece')} promised by the syllabus,{' '}
+              {number(category.planned?.possible ?? '100')} points each
+            </Soft>
+          </View>
+        )}
+        <AddPiece course={course} category={category} />
+        {isRoot && value === undefined && groups.length > 0 && (
+          <Soft>No score counts yet, so there is no standing.</Soft>
+        )}
+      </View>
+    </View>
+  );
+}
+
+function groupPercent(part: Part<Rational> | undefined): string {
+  const value = part?.worth?.value;
+  return value ? `${percent(value)}%` : '–';
+}
+
+function AddPiece({ course, category }: { course: StoredCourse; category: Category }) {
+  const [adding, setAdding] = useState(false);
+  if (adding) return <PieceForm course={course} parent={category} onDone={() => setAdding(false)} />;
+  return (
+    <Button
+      icon="plus"
+      compact
+      style={{ alignSelf: 'flex-start' }}
+      onPress={() => setAdding(true)}
+      aria-label={
+        category.id === course.document.root.id ? 'Add a piece on its own' : `Add a piece to ${category.name}`
+      }
+    >
+      Add a piece
+    </Button>
+  );
+}
+
+interface PieceRowProps {
+  course: StoredCourse;
+  piece: Assessment;
+  /** Its part in the standing; nothing where it is not counted. */
+  part: Part<Rational> | undefined;
+  isOpen: boolean;
+  onToggle: () => void;
+}
+
+/** One piece: a touch opens the field for its score right there. */
+export function PieceRow({ course, piece, part, isOpen, onToggle }: PieceRowProps) {
+  const c = useColours();
+  const now = useNow();
+  const state = pieceState(piece, part, now);
+  const value = part?.worth?.value;
+  const quiet = state?.tone === 'quiet' && state.words !== 'waiting';
+  return (
+    <View
+      style={{
+        borderTopWidth: 1,
+        borderColor: c.rule,
+        backgroundColor: isOpen ? c.tint : 'transparent',
+        borderRadius: isOpen ? 16 : 0,
+        marginHorizontal: isOpen ? -SPACE.s : 0,
+        paddingHorizontal: isOpen ? SPACE.s : 0,
+      }}
+    >
+      <Pressable
+        role="button"
+        aria-expanded={isOpen}
+        aria-label={`${piece.name}: ${scoreWords(piece)}${state ? `, ${state.words}` : ''}. Record a score`}
+        onPress={onToggle}
+        style={{
+          minHeight: 52,
+          flexDirection: 'row',
+          alignItems: 'center',
+          gap: SPACE.m,
+          paddingVertical: SPACE.s,
+        }}
+      >
+        <View style={{ flex: 1, minWidth: 0 }}>
+          <Text
+            variant="bodyMedium"
+            numberOfLines={2}
+            style={{ color: quiet ? c.soft : c.ink, fontFamily: isOpen ? TEXT_STRONG : undefined }}
+          >
+            {piece.name}
+          </Text>
+          {piece.extraCredit && (
+            <Text variant="bodySmall" style={{ color: c.soft }}>
+              extra credit
+            </Text>
+          )}
+        </View>
+        <View style={{ alignItems: 'flex-end' }}>
+          <Text variant="bodyMedium" style={{ color: quiet ? c.soft : c.ink, fontFamily: TEXT_MEDIUM }}>
+            {piece.score ? scoreWords(piece) : `— / ${number(piece.possible)}`}
+          </Text>
+          {value && piece.score && (
+            <Text variant="bodySmall" style={{ color: c.soft }}>
+              {percent(value)}%
+            </Text>
+          )}
+        </View>
+        <View style={{ width: 112, alignItems: 'flex-end' }}>
+          {state &&
+            (state.tone === 'plain' ? (
+              <Text variant="bodySmall" style={{ color: c.soft }}>
+                {state.words}
+              </Text>
+            ) : (
+              <WordChip tone={state.tone}>{state.words}</WordChip>
+            ))}
+        </View>
+      </Pressable>
+      {isOpen && (
+        <View style={{ paddingBottom: SPACE.m }}>
+          <EntryField course={course} piece={piece} onDone={onToggle} />
+        </View>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,326 @@
+import {
+  bandOf,
+  decimalText,
+  HUNDRED,
+  OUTLOOKS,
+  pieceSteps,
+  rounded,
+  type Assumption,
+  type Derivation,
+  type Outlooks,
+  type OutlookName,
+  type Part,
+  type PieceStep,
+  type PlannedPiece,
+  type Rational,
+} from '@fidens/core';
+import { useState, type ReactNode } from 'react';
+import { Pressable, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { useNow } from '../data/session';
+import { Choice } from '../parts/choice';
+import { Empty } from '../parts/states';
+import { SectionTitle, Soft } from '../parts/words';
+import { Icon } from '../theme/icons';
+import { SPACE, TOUCH } from '../theme/layout';
+import { TEXT_STRONG, useColours } from '../theme/paper-theme';
+import { compute } from './computed';
+import type { CoursePageProps } from './scores-page';
+import { number, percent, plural } from './words';
+
+const LABELS: Record<OutlookName, string> = {
+  standing: 'Standing',
+  floor: 'Floor',
+  ceiling: 'Ceiling',
+  forecast: 'Forecast',
+};
+
+const ASSUMES: Record<OutlookName, string> = {
+  standing: 'Only settled work counts; what is open takes no part.',
+  floor: 'All that is open, and all that is promised, counts as 0.',
+  ceiling: 'All that is open, and all that is promised, counts as full marks.',
+  forecast: 'All that is open goes as its category stands now; extra credit that is open counts as 0.',
+};
+
+/** How a number came about, from the course down to one entry. */
+export function WorkingPage({ course, beside }: CoursePageProps) {
+  const now = useNow();
+  const [outlook, setOutlook] = useState<OutlookName>('standing');
+  const { outlooks, letters } = compute(course.document, now);
+  const derivation = outlooks[outlook];
+  return (
+    <View style={{ gap: SPACE.l }}>
+      {beside && <SectionTitle>Working</SectionTitle>}
+      <Choice
+        label="Outlook"
+        value={outlook}
+        onChange={setOutlook}
+        options={OUTLOOKS.map((value) => ({ value, label: LABELS[value] }))}
+      />
+      <Soft>{ASSUMES[outlook]}</Soft>
+      {derivation?.worth ? (
+        <>
+          <Sum derivation={derivation} assumption={assumptionOf(outlooks, outlook)} isRoot />
+          <LetterLine value={derivation.worth.value} letters={letters} />
+        </>
+      ) : (
+        <Empty title="No number yet">
+          {outlook === 'forecast'
+            ? 'Some open work has nothing near it with a score, so nothing can be said of how it will go.'
+            : 'Nothing that counts has a score yet.'}
+        </Empty>
+      )}
+    </View>
+  );
+}
+
+function assumptionOf({ plan, forecastOf }: Outlooks<Rational>, outlook: OutlookName): Assumption<Rational> {
+  const { zero, one } = plan.arithmetic;
+  const valueOf = {
+    standing: () => undefined,
+    floor: () => zero,
+    ceiling: () => one,
+    forecast: forecastOf,
+  }[outlook];
+  return { valueOf, waits: outlook === 'standing' };
+}
+
+interface SumProps {
+  derivation: Derivation<Rational>;
+  assumption: Assumption<Rational>;
+  isRoot?: boolean;
+}
+
+/** The sum of a category, line by line: what each part is worth, how much it counts, and what it adds. */
+function Sum({ derivation, assumption, isRoot = false }: SumProps) {
+  const c = useColours();
+  const { category, parts, above, below } = derivation;
+  return (
+    <View>
+      <Columns
+        head
+        cells={[
+          '',
+          'result',
+          category.combine === 'points' ? 'out of' : category.combine === 'weights' ? 'weight' : 'counts',
+          'adds',
+        ]}
+      />
+      {parts.map((part) => (
+        <PartLine key={part.node.id} part={part} derivation={derivation} assumption={assumption} />
+      ))}
+      {derivation.sum && (
+        <View
+          style={{
+            borderTopWidth: isRoot ? 2 : 1,
+            borderColor: isRoot ? c.ink : c.rule,
+            paddingVertical: SPACE.s,
+          }}
+        >
+          <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
+            <Text variant="bodyMedium" style={{ color: c.ink, fontFamily: TEXT_STRONG }}>
+              {decimalText(above.mul(shownBy(derivation)), 3)} ÷ {decimalText(below, 3)}
+            </Text>
+            <Text variant="bodyMedium" style={{ color: c.ink, fontFamily: TEXT_STRONG }}>
+              {percent(derivation.sum)}%
+            </Text>
+          </View>
+          <AfterSum derivation={derivation} />
+        </View>
+      )}
+    </View>
+  );
+}
+
+/** Points are shown as points; shares as percent, so that 35 × 90% adds 31.5. */
+function shownBy({ category }: Derivation<Rational>): Rational | number {
+  return category.combine === 'points' ? 1 : HUNDRED;
+}
+
+function AfterSum({
+  derivation: { sum, capped, worth, category, dropsApply },
+}: {
+  derivation: Derivation<Rational>;
+}) {
+  const lines: string[] = [];
+  if (sum && capped && capped.compare(sum) !== 0) lines.push(`Capped at ${percent(capped)}%.`);
+  if (category.round && capped && worth && worth.value.compare(capped) !== 0) {
+    lines.push(`Rounded to ${percent(worth.value)}% before its parent uses it.`);
+  }
+  if (!dropsApply) lines.push('Nothing is dropped yet: some of its work is still open.');
+  return lines.map((line) => <Soft key={line}>{line}</Soft>);
+}
+
+interface PartLineProps extends SumProps {
+  part: Part<Rational>;
+}
+
+function PartLine({ part, derivation, assumption }: PartLineProps) {
+  const c = useColours();
+  const [isOpen, setIsOpen] = useState(false);
+  const { node, worth, role } = part;
+  const counts = role === 'regular' || role === 'extra';
+  const steps = node.kind === 'piece' ? pieceSteps(node, assumption) : [];
+  const opens = part.derivation !== undefined || steps.length > 0;
+  const note = roleWords(part, derivation);
+  const points = derivation.category.combine === 'points';
+  const cells = [
+    node.name,
+    worth
+      ? `${percent(worth.value)}`
+      : node.kind === 'piece' && node.settlement === 'unsettled'
+        ? 'open'
+        : '–',
+    counts && role !== 'extra' ? decimalText(part.below, 3) : role === 'extra' ? '+' : '–',
+    counts
+      ? decimalText(
+          part.above
+            .mul(points ? 1 : HUNDRED)
+            .div(points || derivation.category.combine === 'equal' ? 1 : HUNDRED),
+          2,
+        )
+      : '–',
+  ];
+  return (
+    <View style={{ borderTopWidth: 1, borderColor: c.rule }}>
+      <Pressable
+        role="button"
+        disabled={!opens}
+        aria-expanded={opens ? isOpen : undefined}
+        aria-label={`${node.name}: ${cells[1]}${note ? `, ${note}` : ''}`}
+        onPress={() => setIsOpen(!isOpen)}
+        style={{ minHeight: TOUCH, justifyContent: 'center' }}
+      >
+        <Columns
+          cells={cells}
+          quiet={!counts}
+          icon={opens ? (isOpen ? 'chevron-up' : 'chevron-down') : undefined}
+        />
+        {note && (
+          <Text variant="bodySmall" style={{ color: c.soft, paddingBottom: SPACE.s }}>
+            {note}
+          </Text>
+        )}
+      </Pressable>
+      {isOpen && (
+        <Inset>
+          {part.derivation && <Sum derivation={part.derivation} assumption={assumption} />}
+          {node.kind === 'piece' &&
+            steps.map((step, index) => <Soft key={index}>{stepWords(step, node)}</Soft>)}
+        </Inset>
+      )}
+    </View>
+  );
+}
+
+function Inset({ children }: { children: ReactNode }) {
+  const c = useColours();
+  return (
+    <View
+      style={{
+        borderLeftWidth: 3,
+        borderColor: c.primarySoft,
+        paddingLeft: SPACE.m,
+        marginBottom: SPACE.s,
+        gap: SPACE.xs,
+      }}
+    >
+      {children}
+    </View>
+  );
+}
+
+interface ColumnsProps {
+  cells: readonly string[];
+  head?: boolean;
+  quiet?: boolean;
+  icon?: string | undefined;
+}
+
+function Columns({ cells, head = false, quiet = false, icon }: ColumnsProps) {
+  const c = useColours();
+  const [name, ...numbers] = cells;
+  const colour = head || quiet ? c.soft : c.ink;
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingVertical: SPACE.s }}>
+      <View style={{ flex: 1, minWidth: 0, flexDirection: 'row', alignItems: 'center', gap: 2 }}>
+        <Text
+          variant={head ? 'bodySmall' : 'bodyMedium'}
+          numberOfLines={2}
+          style={{ color: colour, flexShrink: 1 }}
+        >
+          {name}
+        </Text>
+        {icon && <Icon name={icon} size={16} color={c.soft} />}
+      </View>
+      {numbers.map((text, index) => (
+        <Text
+          key={index}
+          variant={head ? 'bodySmall' : 'bodyMedium'}
+          style={{ color: colour, width: 56, textAlign: 'right' }}
+        >
+          {text}
+        </Text>
+      ))}
+    </View>
+  );
+}
+
+function roleWords({ role, node }: Part<Rational>, { category }: Derivation<Rational>): string | undefined {
+  const by = { percent: 'percent', points: 'points', benefit: 'what helps most' }[category.drop.by];
+  if (role === 'dropped lowest')
+    return `dropped: ${category.drop.by === 'benefit' ? 'leaving it out helps most' : `lowest by ${by}`}`;
+  if (role === 'dropped highest') return `dropped: highest by ${by}`;
+  if (role === 'extra') return 'extra credit: adds, but nothing is out of it';
+  if (role === 'weight 0') return 'weight 0, so it takes no part';
+  if (role === 'no weight') return 'has no weight, so it takes no part';
+  if (node.kind === 'piece' && node.origin === 'promised') return 'promised by the syllabus';
+  if (role === 'no value' && node.kind === 'piece' && node.status === 'excused') return 'excused';
+  return undefined;
+}
+
+/** One step from a piece's entry to its value, as arithmetic in its points. */
+function stepWords(step: PieceStep, { size }: PlannedPiece<Rational>): string {
+  const points = decimalText(step.value.mul(size), 3);
+  const result = `${points} of ${decimalText(size, 3)}, ${percent(step.value)}%`;
+  switch (step.kind) {
+    case 'entered':
+      if ('label' in step.score) return `Recorded ${step.score.label}: ${result}`;
+      return 'percent' in step.score
+        ? `Recorded ${number(step.score.percent)}%: ${result}`
+        : `Recorded ${result}`;
+    case 'missing':
+      return `${step.overdue ? 'Overdue, so it counts as missing' : 'Missing'}: ${result}`;
+    case 'supposed':
+      return `${step.assumed ? 'Rehearsed' : 'Supposed'}: ${result}`;
+    case 'late':
+      return `${lateWords(step)} ${result}`;
+    case 'capped':
+      return `At most ${percent(step.value)}% counts: ${result}`;
+  }
+}
+
+function lateWords({ lateness: { days, effect } }: Extract<PieceStep, { kind: 'late' }>): string {
+  const late = plural(Number(decimalText(days, 2)), 'day');
+  if (effect.kind === 'none') return `${late} late, ${effect.why}:`;
+  if (effect.kind === 'closed')
+    return `${decimalText(effect.counted, 2)} days late, after ${decimalText(effect.closes, 2)} nothing is given:`;
+  const base = effect.of === 'possible' ? 'what is possible' : 'what was earned';
+  return `Late: less ${decimalText(effect.counted, 3)} × ${percent(effect.perDay)}% of ${base}:`;
+}
+
+function LetterLine({ value, letters }: { value: Rational; letters: Parameters<typeof bandOf>[1] }) {
+  const band = bandOf(value, letters);
+  const round = rounded(value, letters);
+  const index = letters.bands.findIndex((entry) => entry.band === band);
+  const next = letters.bands[index - 1];
+  const starts = `${band.label} starts at ${number(band.from)}${next ? `, ${next.band.label} at ${number(next.band.from)}` : ''}.`;
+  return (
+    <Soft>
+      {letters.round
+        ? `${decimalText(value.mul(HUNDRED), 6)} rounds to ${decimalText(round.mul(HUNDRED), 6)}. `
+        : ''}
+      {starts}
+    </Soft>
+  );
+}

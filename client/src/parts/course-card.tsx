@@ -1,0 +1,113 @@
+import { headlinePhrases, shownPercent } from '@fidens/core';
+import { Link } from 'expo-router';
+import { Pressable, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { compute, type Computed } from '../course/computed';
+import { gradeWords } from '../course/words';
+import type { StoredCourse } from '../data/courses';
+import { useNow } from '../data/session';
+import { SPACE } from '../theme/layout';
+import { TEXT_STRONG, useColours } from '../theme/paper-theme';
+import { Ribbon } from './ribbon';
+import { WordChip } from './words';
+
+interface CourseCardProps {
+  course: StoredCourse;
+  /** In the column of a wide screen: smaller, and marked where it is the open one. */
+  compact?: boolean;
+  chosen?: boolean;
+}
+
+/** One course at a glance: letter, standing, ribbon and one line on what it takes. */
+export function CourseCard({ course, compact = false, chosen = false }: CourseCardProps) {
+  const c = useColours();
+  const now = useNow();
+  const computed = compute(course.document, now);
+  const { letter } = gradeWords(computed.outlooks.standing, computed.letters);
+  const framed = !compact || chosen;
+  return (
+    <Link href={`/course/${course.id}/scores`} asChild>
+      <Pressable
+        role="link"
+        aria-current={chosen ? 'page' : undefined}
+        style={{
+          backgroundColor: framed ? c.card : 'transparent',
+          borderColor: framed ? c.rule : 'transparent',
+          borderWidth: 1,
+          borderRadius: 20,
+          padding: compact ? SPACE.m : SPACE.l,
+          gap: SPACE.m,
+        }}
+      >
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
+          <Text
+            variant={compact ? 'headlineMedium' : 'displaySmall'}
+            numberOfLines={1}
+            style={{ color: c.ink, minWidth: compact ? 36 : 54 }}
+          >
+            {letter}
+          </Text>
+          <View style={{ flex: 1, minWidth: 0 }}>
+            <Text variant={compact ? 'titleSmall' : 'titleMedium'} numberOfLines={2} style={{ color: c.ink }}>
+              {course.document.title}
+            </Text>
+            <Text variant={compact ? 'bodySmall' : 'bodyMedium'} numberOfLines={1} style={{ color: c.soft }}>
+              {compact ? shortHeadline(computed) : rangeWords(computed)}
+            </Text>
+          </View>
+        </View>
+        <Ribbon segments={computed.segments} />
+        {!compact && <HeadlineRow computed={computed} />}
+      </Pressable>
+    </Link>
+  );
+}
+
+/** "85.9 now · can end 52.1 to 95.2" */
+export function rangeWords({ outlooks, letters }: Computed): string {
+  const { standing, floor, ceiling } = outlooks;
+  const shown = (outlook: typeof standing) => outlook.worth && shownPercent(outlook.worth.value, letters);
+  const now = shown(standing);
+  const low = shown(floor);
+  const high = shown(ceiling);
+  if (!low || !high) return 'nothing to grade yet';
+  const range = low === high ? `ends at ${low}` : `can end ${low} to ${high}`;
+  return now ? `${now} now · ${range}` : `no score yet · ${range}`;
+}
+
+function HeadlineRow({ computed }: { computed: Computed }) {
+  const c = useColours();
+  const { headline } = computed;
+  const chip =
+    headline.kind === 'takes' ? (
+      <WordChip tone="ask">{headline.band.label}</WordChip>
+    ) : headline.kind === 'secured' || headline.kind === 'settled' ? (
+      <WordChip tone="secured">✓ {headline.band.label}</WordChip>
+    ) : headline.kind === 'out' ? (
+      <WordChip tone="pale">{headline.band.label} is out</WordChip>
+    ) : null;
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
+      {chip}
+      <Text variant="bodyMedium" style={{ color: c.soft, flex: 1 }}>
+        {headline.kind === 'takes' ? (
+          <>
+            <Text style={{ color: c.ink, fontFamily: TEXT_STRONG }}>{headline.level}%</Text> on what is left
+          </>
+        ) : (
+          headlinePhrases(headline)
+            .map(({ text }) => text)
+            .join('')
+        )}
+      </Text>
+    </View>
+  );
+}
+
+function shortHeadline({ headline }: Computed): string {
+  if (headline.kind === 'takes') return `${headline.band.label} takes ${headline.level}%`;
+  return headlinePhrases(headline)
+    .map(({ text }) => text)
+    .join('')
+    .replace(/\.$/, '');
+}

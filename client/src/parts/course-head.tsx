@@ -1,0 +1,113 @@
+import { decimalText, settledPoints } from '@fidens/core';
+import { Link } from 'expo-router';
+import { Pressable, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { compute } from '../course/computed';
+import { gradeWords } from '../course/words';
+import type { StoredCourse } from '../data/courses';
+import { useNow } from '../data/session';
+import { Icon } from '../theme/icons';
+import { SPACE, TOUCH, useIsWide } from '../theme/layout';
+import { TEXT_STRONG, useColours } from '../theme/paper-theme';
+import { rangeWords } from './course-card';
+import { Ribbon } from './ribbon';
+
+export const PAGE_NAMES = ['scores', 'reach', 'rules', 'working'] as const;
+export type PageName = (typeof PAGE_NAMES)[number];
+
+export function isPage(name: string): name is PageName {
+  return (PAGE_NAMES as readonly string[]).includes(name);
+}
+
+/** What stays in sight on every page of a course: letter, standing, ribbon, and the way to its pages. */
+export function CourseHead({ course, page }: { course: StoredCourse; page: PageName }) {
+  const c = useColours();
+  const now = useNow();
+  const wide = useIsWide();
+  const { document } = course;
+  const computed = compute(document, now);
+  const { letter, percent } = gradeWords(computed.outlooks.standing, computed.letters);
+  const about = [document.code, document.credits && `${document.credits} credits`]
+    .filter(Boolean)
+    .join(' · ');
+  return (
+    <View style={{ gap: SPACE.l }}>
+      {!wide && (
+        <Link href="/" asChild>
+          <Pressable
+            role="link"
+            aria-label="Back to the term"
+            style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: TOUCH }}
+          >
+            <Icon name="chevron-left" size={22} color={c.soft} />
+            <Text variant="bodyMedium" numberOfLines={1} style={{ color: c.soft, flexShrink: 1 }}>
+              {[document.title, about].filter(Boolean).join(' · ')}
+            </Text>
+          </Pressable>
+        </Link>
+      )}
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.l }}>
+        <Text
+          variant={wide ? 'displayMedium' : 'displayLarge'}
+          role="heading"
+          aria-level={1}
+          aria-label={`${document.title}: ${letter}, standing ${percent}`}
+          style={{ color: c.ink }}
+        >
+          {letter}
+        </Text>
+        <View style={{ flex: 1, minWidth: 0 }}>
+          <Text
+            variant={wide ? 'headlineMedium' : 'headlineLarge'}
+            numberOfLines={2}
+            style={wide ? { color: c.ink } : { color: c.ink, fontFamily: TEXT_STRONG }}
+          >
+            {wide ? document.title : percent}
+          </Text>
+          <Text variant="bodyMedium" style={{ color: c.soft }}>
+            {wide
+              ? [about, rangeWords(computed)].filter(Boolean).join(' · ')
+              : `standing · ${decimalText(settledPoints(computed.outlooks), 1)} of 100 points settled`}
+          </Text>
+        </View>
+      </View>
+      <Ribbon segments={computed.segments} large />
+      <CourseTabs courseId={course.id} page={page} />
+    </View>
+  );
+}
+
+function CourseTabs({ courseId, page }: { courseId: string; page: PageName }) {
+  const c = useColours();
+  return (
+    <View
+      role="tablist"
+      aria-label="Pages of this course"
+      style={{ flexDirection: 'row', backgroundColor: c.pale, borderRadius: 18, padding: 5 }}
+    >
+      {PAGE_NAMES.map((name) => {
+        const here = name === page;
+        return (
+          <Link key={name} href={`/course/${courseId}/${name}`} replace asChild>
+            <Pressable
+              role="tab"
+              aria-selected={here}
+              style={{
+                flex: 1,
+                minHeight: TOUCH,
+                alignItems: 'center',
+                justifyContent: 'center',
+                borderRadius: 14,
+                backgroundColor: here ? c.card : 'transparent',
+              }}
+            >
+              <Text variant="labelLarge" style={{ color: here ? c.primary : c.soft }}>
+                {name.charAt(0).toUpperCase() + name.slice(1)}
+              </Text>
+            </Pressable>
+          </Link>
+        );
+      })}
+    </View>
+  );
+}

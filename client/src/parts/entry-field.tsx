@@ -1,0 +1,182 @@
+import {
+  applyEdits,
+  entryText,
+  readEntry,
+  setting,
+  STATE_WORDS,
+  type Assessment,
+  type Edit,
+  type Entry,
+  type EntrySet,
+} from '@fidens/core';
+import { useEffect, useRef, useState } from 'react';
+import { View, type TextInput as NativeTextInput } from 'react-native';
+import { Button, Text, TextInput } from 'react-native-paper';
+import { compute } from '../course/computed';
+import { gradeWords, number } from '../course/words';
+import type { StoredCourse } from '../data/courses';
+import { useNow } from '../data/session';
+import { useChange } from '../data/use-change';
+import { SPACE } from '../theme/layout';
+import { TEXT_STRONG, useColours } from '../theme/paper-theme';
+
+interface EntryFieldProps {
+  course: StoredCourse;
+  piece: Assessment;
+  /** Called when the entry is done: Enter, a state's button, or Escape. */
+  onDone: () => void;
+}
+
+/** The one field that takes a score in any way a teacher writes it, and says what it understood and what it does. */
+export function EntryField({ course, piece, onDone }: EntryFieldProps) {
+  const change = useChange(course);
+  const c = useColours();
+  const before = entryText(piece);
+  const [text, setText] = useState(before);
+  const ended = useRef(false);
+  const input = useRef<NativeTextInput>(null);
+  const touched = text.trim() !== before;
+  const entry = readEntry(text, piece, course.document.scale);
+
+  const record = (set: EntrySet) => {
+    ended.current = true;
+    change([setting(piece.id, { ...set })], `${piece.name}: ${entryWords(set, piece)}`);
+    onDone();
+  };
+  const leave = () => {
+    ended.current = true;
+    onDone();
+  };
+
+  const keep = useRef(() => undefined as void);
+  keep.current = () => {
+    if (!ended.current && touched && entry.kind === 'set') change([setting(piece.id, { ...entry.set })]);
+  };
+  // What was typed is kept when the field goes away, whatever made it go; Escape alone leaves it.
+  useEffect(() => () => keep.current(), []);
+  const end = () => {
+    if (!touched) return leave();
+    if (entry.kind === 'set') record(entry.set);
+  };
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
+        <TextInput
+          ref={input}
+          mode="outlined"
+          dense
+          autoFocus
+          aria-label={`Score of ${piece.name}`}
+          aria-invalid={entry.kind === 'unclear'}
+          value={text}
+          onChangeText={setText}
+          onSubmitEditing={end}
+          onKeyPress={({ nativeEvent }) => nativeEvent.key === 'Escape' && leave()}
+          error={entry.kind === 'unclear'}
+          autoCapitalize="characters"
+          autoCorrect={false}
+          style={{ width: 132, backgroundColor: c.card, fontFamily: TEXT_STRONG }}
+          submitBehavior="submit"
+        />
+        <Text variant="bodyMedium" style={{ color: c.soft }}>
+          of {number(piece.possible)}
+        </Text>
+        <View style={{ flex: 1 }} />
+        <Button mode="contained" disabled={touched && entry.kind === 'unclear'} onPress={end}>
+          Done
+        </Button>
+      </View>
+      <Understood course={course} piece={piece} entry={entry} touched={touched} onTake={record} />
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
+        {STATE_WORDS.map(({ word, status }) => (
+          <Button
+            key={status}
+            mode={piece.status === status ? 'contained-tonal' : 'outlined'}
+            compact
+            onPress={() => record({ status, score: undefined })}
+          >
+            {word}
+          </Button>
+        ))}
+        {before !== '' && (
+          <Button compact onPress={() => record({ status: 'open', score: undefined })}>
+            nothing yet
+          </Button>
+        )}
+      </View>
+    </View>
+  );
+}
+
+interface UnderstoodProps {
+  course: StoredCourse;
+  piece: Assessment;
+  entry: Entry;
+  touched: boolean;
+  onTake: (set: EntrySet) => void;
+}
+
+/** What was understood, what it does to the course, and a second reading where there is one. */
+function Understood({ course, piece, entry, touched, onTake }: UnderstoodProps) {
+  const c = useColours();
+  const change = useChange(course);
+  if (entry.kind === 'unclear') {
+    return (
+      <Text variant="bodyMedium" style={{ color: c.error }} role="alert">
+        {entry.said}
+      </Text>
+    );
+  }
+  const { offer } = entry;
+  return (
+    <View style={{ gap: SPACE.xs }} aria-live="polite">
+      <Text variant="bodyMedium" style={{ color: c.soft }}>
+        {touched ? `${capital(entry.said)}. ` : 'Points, 17/20, 91%, a letter or a word. '}
+        {touched && <Effect course={course} edits={[setting(piece.id, { ...entry.set })]} />}
+      </Text>
+      {touched && offer?.kind === 'letter' && (
+        <Button compact style={{ alignSelf: 'flex-start' }} onPress={() => onTake(offer.set)}>
+          {`Or take it as ${offer.said}`}
+        </Button>
+      )}
+      {touched && offer?.kind === 'possible' && (
+        <Button
+          compact
+          style={{ alignSelf: 'flex-start' }}
+          onPress={() => change([setting(piece.id, { possible: offer.possible })])}
+        >
+          {offer.said}
+        </Button>
+      )}
+    </View>
+  );
+}
+
+/** "84.7 → 85.9, still B": what edits would do to the standing. */
+export function Effect({ course, edits }: { course: StoredCourse; edits: readonly Edit[] }) {
+  const c = useColours();
+  const now = useNow();
+  const edited = applyEdits(course.document, edits);
+  if (!edited.ok) return null;
+  const before = compute(course.document, now);
+  const after = compute(edited.course, now);
+  const old = gradeWords(before.outlooks.standing, before.letters);
+  const next = gradeWords(after.outlooks.standing, after.letters);
+  const letter = old.letter === next.letter ? `still ${next.letter}` : `${old.letter} → ${next.letter}`;
+  return (
+    <Text variant="bodyMedium" style={{ color: c.ink, fontFamily: TEXT_STRONG }}>
+      {old.percent === next.percent && old.letter === next.letter
+        ? `No change: ${next.percent}, ${next.letter}`
+        : `${old.percent} → ${next.percent}, ${letter}`}
+    </Text>
+  );
+}
+
+function entryWords({ status, score }: EntrySet, piece: Assessment): string {
+  if (!score) return STATE_WORDS.find((state) => state.status === status)?.word ?? 'nothing yet';
+  return entryText({ ...piece, status, score });
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

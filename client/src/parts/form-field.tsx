@@ -1,0 +1,55 @@
+import { Controller, type Control, type FieldValues, type Path } from 'react-hook-form';
+import { View, type TextInputProps } from 'react-native';
+import { HelperText, TextInput } from 'react-native-paper';
+
+interface FormFieldProps<F extends FieldValues> extends Pick<
+  TextInputProps,
+  'autoComplete' | 'inputMode' | 'secureTextEntry' | 'autoFocus' | 'onSubmitEditing' | 'placeholder'
+> {
+  control: Control<F>;
+  name: Path<F>;
+  label: string;
+  /** What the field wants, said before anything is wrong. */
+  hint?: string;
+}
+
+/** One field of a form: its label, its value and, below it, what would be right. */
+export function FormField<F extends FieldValues>({
+  control,
+  name,
+  label,
+  hint,
+  ...input
+}: FormFieldProps<F>) {
+  return (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field: { value, onChange, onBlur, ref }, fieldState: { error } }) => {
+        const said = error ? `${label} ${error.message}.` : hint;
+        return (
+          <View>
+            <TextInput
+              ref={ref}
+              mode="outlined"
+              label={label}
+              aria-label={label}
+              aria-invalid={!!error}
+              value={(value as string | undefined) ?? ''}
+              onChangeText={onChange}
+              onBlur={onBlur}
+              error={!!error}
+              autoCapitalize="none"
+              {...input}
+            />
+            {said && (
+              <HelperText type={error ? 'error' : 'info'} padding="none" role={error ? 'alert' : undefined}>
+                {said}
+              </HelperText>
+            )}
+          </View>
+        );
+      }}
+    />
+  );
+}

@@ -1,0 +1,158 @@
+import { decimalText, HUNDRED, type BandReach, type Rational } from '@fidens/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import type { Computed } from '../course/computed';
+import { TEXT, TEXT_STRONG, useColours } from '../theme/paper-theme';
+
+const FLAG = 18;
+const ROW = 23;
+const AXIS = 34;
+
+interface Flag {
+  reach: BandReach;
+  x: number;
+  width: number;
+  row: number;
+}
+
+/** The cut-offs as flags over an axis of percent, with floor and ceiling as a bar and the standing as a dot. */
+export function Ruler({ computed }: { computed: Computed }) {
+  const colours = useColours();
+  const [width, setWidth] = useState(0);
+  const { standing, floor, ceiling } = computed.outlooks;
+  const low = percentOf(floor.worth?.value, 0);
+  const high = percentOf(ceiling.worth?.value, 100);
+  const start = Math.min(60, Math.floor(Math.max(0, low - 2) / 10) * 10);
+  const end = Math.max(100, Math.ceil(high));
+  const at = (value: number) => 8 + ((value - start) / (end - start)) * (width - 16);
+  const flags = hoist(
+    computed.reach
+      .filter(({ band }) => Number(band.from) >= start && Number(band.from) > 0)
+      .map((reach) => ({ reach, x: at(Number(reach.band.from)), width: 13 + 8 * reach.band.label.length })),
+  );
+  const top = Math.max(1, ...flags.map(({ row }) => row + 1)) * ROW + 6;
+  const ticks = Array.from({ length: Math.floor((end - start) / 10) + 1 }, (_, index) => start + index * 10);
+  return (
+    <View
+      role="img"
+      aria-label={rulerWords(computed)}
+      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      style={{ minHeight: top + AXIS }}
+    >
+      {width > 0 && (
+        <Svg width={width} height={top + AXIS} aria-hidden>
+          <Line x1={at(start)} x2={at(end)} y1={top} y2={top} stroke={colours.rule} strokeWidth={2} />
+          {ticks.map((tick) => (
+            <G key={tick}>
+              <Line
+                x1={at(tick)}
+                x2={at(tick)}
+                y1={top}
+                y2={top + 8}
+                stroke={colours.rule}
+                strokeWidth={1.5}
+              />
+              <SvgText
+                x={at(tick)}
+                y={top + 26}
+                fill={colours.soft}
+                fontSize={12}
+                fontFamily={TEXT}
+                textAnchor={tick === start ? 'start' : tick === end ? 'end' : 'middle'}
+              >
+                {tick}
+              </SvgText>
+            </G>
+          ))}
+          <Rect
+            x={at(low)}
+            y={top - 4}
+            width={Math.max(0, at(high) - at(low))}
+            height={8}
+            rx={4}
+            fill={colours.segment}
+          />
+          {flags.map((flag) => (
+            <FlagMark
+              key={flag.reach.band.label}
+              flag={flag}
+              top={top}
+              target={isTarget(computed, flag.reach)}
+            />
+          ))}
+          {standing.worth && (
+            <Circle
+              cx={at(percentOf(standing.worth.value, 0))}
+              cy={top}
+              r={7}
+              fill={colours.primary}
+              stroke={colours.paper}
+              strokeWidth={2.5}
+            />
+          )}
+        </Svg>
+      )}
+    </View>
+  );
+}
+
+function FlagMark({ flag, top, target }: { flag: Flag; top: number; target: boolean }) {
+  const colours = useColours();
+  const { x, width, row } = flag;
+  const y = top - (row + 1) * ROW - 2;
+  const [fill, text] = flagColours(flag.reach, target, colours);
+  return (
+    <G>
+      <Line
+        x1={x}
+        x2={x}
+        y1={y}
+        y2={top}
+        stroke={target ? colours.ask : colours.soft}
+        strokeWidth={target ? 2.5 : 1}
+      />
+      <Path d={`M${x} ${y}h${width}l-4 ${FLAG / 2}l4 ${FLAG / 2}h${-width}z`} fill={fill} />
+      <SvgText x={x + 5} y={y + 13.5} fill={text} fontSize={12.5} fontFamily={TEXT_STRONG}>
+        {flag.reach.band.label}
+      </SvgText>
+    </G>
+  );
+}
+
+function flagColours(
+  { state }: BandReach,
+  target: boolean,
+  c: ReturnType<typeof useColours>,
+): [string, string] {
+  if (target) return [c.askSoft, c.onAskSoft];
+  if (state === 'secured') return [c.secured, c.onSecured];
+  return state === 'out' ? [c.pale, c.onPale] : [c.primarySoft, c.onPrimarySoft];
+}
+
+function isTarget({ headline }: Computed, { band }: BandReach): boolean {
+  return headline.kind === 'takes' && headline.band === band;
+}
+
+/** Puts each flag on the lowest row where it covers no other. */
+function hoist(flags: readonly Omit<Flag, 'row'>[]): Flag[] {
+  const ends: number[] = [];
+  return [...flags]
+    .sort((a, b) => a.x - b.x)
+    .map((flag) => {
+      const free = ends.findIndex((end) => end <= flag.x);
+      const row = free < 0 ? ends.length : free;
+      ends[row] = flag.x + flag.width + 2;
+      return { ...flag, row };
+    });
+}
+
+function percentOf(value: Rational | undefined, otherwise: number): number {
+  return value ? value.mul(HUNDRED).valueOf() : otherwise;
+}
+
+function rulerWords({ outlooks: { standing, floor, ceiling }, reach }: Computed): string {
+  const words = (value: Rational | undefined) => (value ? decimalText(value.mul(HUNDRED), 1) : 'nothing yet');
+  const bands = reach.map(({ band, state }) => `${band.label} from ${band.from} ${state}`).join(', ');
+  return `Standing ${words(standing.worth?.value)}, can end from ${words(floor.worth?.value)} to ${words(ceiling.worth?.value)}. ${bands}.`;
+}

@@ -1,0 +1,57 @@
+import { decimalText, gpa } from '@fidens/core';
+import { ScrollView, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { Link } from 'expo-router';
+import { compute } from '../course/computed';
+import { useCourses, type StoredCourse } from '../data/courses';
+import { useNow } from '../data/session';
+import { useTerm } from '../data/terms';
+import { SPACE } from '../theme/layout';
+import { useColours } from '../theme/paper-theme';
+import { CourseCard } from './course-card';
+
+/** The GPA of the standings so far, with two decimals; nothing where no course has one. */
+export function useGpa(courses: readonly StoredCourse[]): string | undefined {
+  const now = useNow();
+  const { points } = gpa(
+    courses.map(({ document }) => ({
+      course: document,
+      value: compute(document, now).outlooks.standing.worth?.value,
+    })),
+  );
+  return points && decimalText(points, 2, true);
+}
+
+/** The term's courses, beside whatever is open on a wide screen. */
+export function TermColumn({ chosen }: { chosen?: string }) {
+  const c = useColours();
+  const { data: courses = [] } = useCourses();
+  const term = useTerm();
+  const points = useGpa(courses);
+  return (
+    <View
+      role="complementary"
+      aria-label="Courses"
+      style={{ width: 256, borderRightWidth: 1, borderColor: c.rule }}
+    >
+      <ScrollView contentContainerStyle={{ padding: SPACE.m, gap: SPACE.xs }}>
+        <View style={{ padding: SPACE.m, paddingTop: SPACE.s }}>
+          <Text variant="bodySmall" style={{ color: c.soft }}>
+            {term?.name}
+          </Text>
+          <Text variant="headlineSmall" style={{ color: c.ink }}>
+            {points ? `GPA so far ${points}` : 'Courses'}
+          </Text>
+        </View>
+        {courses.map((course) => (
+          <CourseCard key={course.id} course={course} compact chosen={course.id === chosen} />
+        ))}
+        <Link href="/new-course" asChild>
+          <Button icon="plus" style={{ alignSelf: 'flex-start', marginTop: SPACE.s }}>
+            New course
+          </Button>
+        </Link>
+      </ScrollView>
+    </View>
+  );
+}

@@ -1,0 +1,113 @@
+import fc from 'fast-check';
+import { applyEdits, check, checkCourse, collisions, courseSetting, editSchema, find, setting, type Course, type Edit } from '../src';
+import { category, course, open, scored } from './sample';
+
+const sample = (): Course =>
+  course([
+    category([scored('8', '10', { id: 'one' }), open('10', { id: 'two' }), open('5', { id: 'three' })], { id: 'group' }),
+    category([], { id: 'empty', late: null }),
+    open('50', { id: 'exam', note: 'bring a ruler' }),
+  ]);
+
+function applied(document: Course, ...edits: Edit[]): Course {
+  const edited = applyEdits(document, edits);
+  if (!edited.ok) throw new Error(JSON.stringify(edited.faults));
+  return edited.course;
+}
+
+const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
+  fc.record({ id: fc.constantFrom('one', 'two', 'exam'), points: fc.nat(10) }).map(({ id, points }) =>
+    setting(id, { status: 'scored', score: { points: String(points) } }),
+  ),
+  fc.constantFrom('one', 'group', 'exam').map((id) => setting(id, { weight: undefined, note: 'new' })),
+  fc.constantFrom('empty', 'group').map((id) => setting(id, { late: undefined, cap: '90' })),
+  fc.constantFrom('one', 'two', 'group', 'exam', 'empty').map((id): Edit => ({ op: 'remove', id })),
+  fc
+    .record({ id: fc.constantFrom('one', 'three', 'exam', 'empty'), parent: fc.constantFrom('course', 'group', 'empty') })
+    .map(({ id, parent }): Edit => ({ op: 'move', id, parent })),
+  fc.constantFrom('two', 'three').map((before): Edit => ({ op: 'add', parent: 'group', before, node: open('9', { id: 'new' }) })),
+  fc.string({ minLength: 1 }).map((title) => courseSetting({ title, note: undefined })),
+);
+
+describe('edits', () => {
+  it('can always be taken back to the very same document', () => {
+    fc.assert(
+      fc.property(fc.array(anyEdit, { maxLength: 6 }), (edits) => {
+        const edited = applyEdits(sample(), edits);
+        if (!edited.ok) return;
+        const back = applyEdits(edited.course, edited.inverse);
+        expect(back.ok && back.course).toEqual(sample());
+      }),
+      { numRuns: 500 },
+    );
+  });
+
+  it('leave the document that they are applied to as it is', () => {
+    const document = sample();
+    applied(document, { op: 'remove', id: 'group' }, setting('exam', { possible: '80' }));
+    expect(document).toEqual(sample());
+  });
+
+  it('share what they do not touch', () => {
+    const document = sample();
+    expect(applied(document, setting('exam', { possible: '80' })).root.children[0]).toBe(document.root.children[0]);
+  });
+
+  it('put a piece where it is wanted', () => {
+    const moved = applied(sample(), { op: 'move', id: 'exam', parent: 'group', before: 'two' });
+    const group = find(moved, 'group')!.node as { children: { id: string }[] };
+    expect(group.children.map(({ id }) => id)).toEqual(['one', 'exam', 'two', 'three']);
+  });
+
+  it('tell a late policy of none from the inherited one', () => {
+    expect(find(applied(sample(), setting('empty', { late: undefined })), 'empty')!.node).not.toHaveProperty('late');
+    expect(find(applied(sample(), setting('group', { late: null })), 'group')!.node).toHaveProperty('late', null);
+  });
+
+  it.each<[Edit, string]>([
+    [setting('gone', { name: 'x' }), 'edits[0].id'],
+    [{ op: 'remove', id: 'course' }, 'edits[0].id'],
+    [{ op: 'move', id: 'group', parent: 'group' }, 'edits[0].parent'],
+    [{ op: 'move', id: 'exam', parent: 'one' }, 'edits[0].parent'],
+    [{ op: 'add', parent: 'group', before: 'exam', node: open('1') }, 'edits[0].before'],
+  ])('that do not fit are refused with their place: %j', (edit, at) => {
+    const edited = applyEdits(sample(), [edit]);
+    expect(edited.ok ? [] : edited.faults.map((fault) => fault.at)).toEqual([at]);
+  });
+
+  it('of a known form pass the schema', () => {
+    fc.assert(fc.property(anyEdit, (edit) => expect(check(editSchema, edit)).toMatchObject({ ok: true })));
+  });
+
+  it('keep a valid course valid or are caught when it is checked', () => {
+    expect(checkCourse(applied(sample(), setting('two', { status: 'scored' }))).ok).toBe(false);
+  });
+});
+
+describe('two devices', () => {
+  const seen = sample();
+  const mine = [setting('one', { score: { points: '9' } })];
+
+  it('collide where both set one field to different values', () => {
+    const theirs = applied(seen, setting('one', { score: { points: '7' } }));
+    expect(collisions(seen, theirs, mine)).toEqual([
+      { id: 'one', name: 'Piece', field: 'score', theirs: { points: '7' }, mine: { points: '9' } },
+    ]);
+  });
+
+  it('do not collide on different pieces, on different fields, or on the same value', () => {
+    for (const edit of [
+      setting('two', { status: 'missing' }),
+      setting('one', { note: 'seen' }),
+      setting('one', { score: { points: '9' } }),
+      { op: 'remove', id: 'one' } as const,
+    ]) {
+      expect(collisions(seen, applied(seen, edit), mine)).toEqual([]);
+    }
+  });
+
+  it('collide on a field that one sets and the other takes away', () => {
+    const theirs = applied(seen, setting('exam', { note: 'bring two rulers' }));
+    expect(collisions(seen, theirs, [setting('exam', { note: undefined })])).toHaveLength(1);
+  });
+});

@@ -1,0 +1,71 @@
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { stateFolder } from './install.mjs';
+import { giveUp, HOME, run, say } from './say.mjs';
+
+/** The folder of the built application. */
+export const DIST = join(HOME, 'client', 'dist');
+
+/** Builds the application, unless it stands there built from the same sources. */
+export async function build() {
+  const mark = join(stateFolder(), 'built');
+  const sources = hashOfSources();
+  const isBuilt =
+    existsSync(mark) && existsSync(join(DIST, 'index.html')) && readFileSync(mark, 'utf8') === sources;
+  if (isBuilt) return;
+  say('Building the application, about a minute the first time …');
+  const environment = {
+    ...process.env,
+    CI: '1',
+    EXPO_NO_TELEMETRY: '1',
+    EXPO_OFFLINE: '1',
+    NODE_ENV: 'production',
+  };
+  const code = await run('npx', ['expo', 'export', '-p', 'web', '--output-dir', 'dist'], {
+    cwd: join(HOME, 'client'),
+    env: environment,
+  });
+  if (code !== 0) giveUp('the application could not be built; the lines above say why.');
+  for (const file of filesBelow(DIST).filter((path) => /\.(js|css|html|ttf|ico)$/.test(path))) compress(file);
+  writeFileSync(mark, sources);
+}
+
+/** Writes a file's compressed twins once, so that no request has to. */
+function compress(file) {
+  const content = readFileSync(file);
+  const quality = {
+    params: { [constants.BROTLI_PARAM_QUALITY]: 10, [constants.BROTLI_PARAM_SIZE_HINT]: content.length },
+  };
+  writeFileSync(`${file}.br`, brotliCompressSync(content, quality));
+  writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
+}
+
+const SOURCES = [
+  'client/app',
+  'client/src',
+  'client/assets',
+  'client/app.json',
+  'client/package.json',
+  'core/src',
+  'package-lock.json',
+];
+
+function hashOfSources() {
+  const hash = createHash('sha256');
+  for (const source of SOURCES) {
+    const path = join(HOME, source);
+    for (const file of statSync(path).isDirectory() ? filesBelow(path) : [path]) {
+      hash.update(file.slice(HOME.length)).update(readFileSync(file));
+    }
+  }
+  return hash.digest('hex');
+}
+
+function filesBelow(folder) {
+  return readdirSync(folder, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile())
+    .map((entry) => join(entry.parentPath ?? entry.path, entry.name))
+    .sort();
+}

@@ -1,0 +1,38 @@
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { installPackages } from './install.mjs';
+import { freePort } from './postgres.mjs';
+import { openRecords, sessionSecret } from './records.mjs';
+import { HOME, say } from './say.mjs';
+
+/** `npm run dev`: the server restarts and the page reloads when their files change. */
+await installPackages();
+const records = await openRecords();
+const api = await freePort();
+const port = process.env.PORT ?? '4310';
+const environment = {
+  ...process.env,
+  DATABASE_URL: records.url,
+  SESSION_SECRET: sessionSecret(),
+  FIDENS_SAMPLE_DATA: 'on',
+  EXPO_NO_TELEMETRY: '1',
+  EXPO_OFFLINE: '1',
+};
+const watched = [
+  spawn('npx', ['tsx', 'watch', 'server/src/main.ts'], {
+    cwd: HOME,
+    stdio: 'inherit',
+    env: { ...environment, PORT: String(api) },
+  }),
+  spawn('npx', ['expo', 'start', '--web', '--port', port], {
+    cwd: join(HOME, 'client'),
+    stdio: 'inherit',
+    env: { ...environment, BROWSER: 'none', FIDENS_API: `http://127.0.0.1:${api}` },
+  }),
+];
+say(`Open http://localhost:${port}`);
+const stop = () => watched.forEach((child) => child.kill('SIGTERM'));
+process.on('SIGINT', stop);
+process.on('SIGTERM', stop);
+await Promise.all(watched.map((child) => new Promise((resolve) => child.on('exit', resolve))));
+records.close();
