@@ -12,7 +12,9 @@ export default tseslint.config(
   tseslint.configs.recommended,
   {
     files: ['**/*.ts', '**/*.tsx'],
-    rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }] },
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+    },
   },
   {
     files: ['core/src/**'],
@@ -31,13 +33,30 @@ export default tseslint.config(
         '**/client/**',
       ),
       'no-restricted-globals': ['error', 'process', 'console', 'window', 'fetch', 'setTimeout', 'require'],
-      'no-restricted-properties': ['error', { object: 'Date', property: 'now', message: 'The core has no clock: take a moment.' }],
-      'no-restricted-syntax': ['error', { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'The core has no clock.' }],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'The core has no clock: take a moment.' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'The core has no clock.',
+        },
+      ],
     },
   },
   {
     files: ['server/**', 'cli/**'],
-    rules: { 'no-restricted-imports': forbidden('The server knows the core alone.', '@fidens/client', '**/client/**', 'react*', 'expo*') },
+    rules: {
+      'no-restricted-imports': forbidden(
+        'The server knows the core alone.',
+        '@fidens/client',
+        '**/client/**',
+        'react*',
+        'expo*',
+      ),
+    },
   },
   {
     files: ['client/**'],
@@ -45,11 +64,26 @@ export default tseslint.config(
   },
   {
     files: ['client/**'],
-    rules: { 'no-restricted-imports': forbidden('The client knows the core alone.', '@fidens/server', '**/server/**', 'node:*') },
+    rules: {
+      'no-restricted-imports': forbidden(
+        'The client knows the core alone.',
+        '@fidens/server',
+        '**/server/**',
+        'node:*',
+      ),
+    },
   },
   {
     files: ['**/*.mjs', '**/*.config.js'],
-    languageOptions: { globals: { process: 'readonly', console: 'readonly', module: 'writable', require: 'readonly', __dirname: 'readonly' } },
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        module: 'writable',
+        require: 'readonly',
+        __dirname: 'readonly',
+      },
+    },
     rules: { '@typescript-eslint/no-require-imports': 'off' },
   },
   { files: ['client/app/_layout.tsx'], rules: { '@typescript-eslint/no-require-imports': 'off' } },

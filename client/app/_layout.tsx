@@ -10,7 +10,7 @@ import { queryClient } from '../src/data/query-client';
 import { useSession } from '../src/data/session';
 import { useChosenTheme } from '../src/theme/appearance';
 import { Icon } from '../src/theme/icons';
-import { DISPLAY, TEXT, TEXT_MEDIUM, TEXT_STRONG } from '../src/theme/paper-theme';
+import { DISPLAY, TEXT, TEXT_MEDIUM, TEXT_STRONG, useColours } from '../src/theme/paper-theme';
 
 installChanges(queryClient);
 
@@ -39,6 +39,7 @@ export default function Application() {
 
 /** Behind the door, the places; before it, the ways in. */
 function Screens() {
+  const { paper } = useColours();
   const { data: session, error, refetch } = useSession();
   if (error && !session) return <Failed what="Your sign-in" error={error} retry={() => void refetch()} />;
   if (!session) return <Loading what="your records" />;
@@ -47,7 +48,7 @@ function Screens() {
     <Stack
       screenOptions={{
         headerShown: false,
-        contentStyle: { backgroundColor: 'transparent' },
+        contentStyle: { backgroundColor: paper },
         animation: 'none',
       }}
     >

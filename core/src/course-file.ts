@@ -1,4 +1,4 @@
-import type { Course } from './course';
+import type { Course, CourseNode } from './course';
 import { consistencyFaults } from './course-consistency';
 import { assessmentSchema, categorySchema, courseSchema, LIMITS } from './course-schema';
 import { check, placeText, type Checked, type Fault } from './validation';
@@ -28,18 +28,36 @@ export function readCourse(text: string): Checked<Course> {
  */
 export function checkCourse(json: unknown): Checked<Course> {
   if (!isObject(json)) return { ok: false, faults: [{ at: '', message: 'must be an object: one course' }] };
-  const limit = overLimits(json.root);
+  const limit = overLimits(json.root, ['root']);
   if (limit) return { ok: false, faults: [limit] };
   const document = withoutNulls(json) as Record<string, unknown>;
   const faults = [
     ...faultsOf(courseSchema, document, []),
-    ...treeFaults(document.root),
+    ...treeFaults(document.root, ['root']),
     ...consistencyFaults(document),
   ];
   return faults.length > 0
     ? { ok: false, faults: onceEach(faults) }
     : { ok: true, value: document as unknown as Course };
 }
+
+/**
+ * Checks the form of one category or piece with all that is in it, as it stands in an edit. How it fits a course is for
+ * `checkCourse` to say, once it is in one.
+ *
+ * @param at - its place in the whole input
+ */
+export function checkNode(json: unknown, at: Path): Checked<CourseNode> {
+  const limit = overLimits(json, at);
+  if (limit) return { ok: false, faults: [limit] };
+  const node = withoutNulls(json);
+  const faults = isObject(node)
+    ? treeFaults(node, at)
+    : [{ at: placeText(at), message: 'must be an object' }];
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: node as unknown as CourseNode };
+}
+
+type Path = readonly (string | number)[];
 
 /** Writes a course as a course file. */
 export function writeCourse(course: Course): string {
@@ -51,9 +69,9 @@ export function isObject(value: unknown): value is Record<string, unknown> {
 }
 
 /** Refuses, before anything else looks at it, a tree that is deeper or larger than any course. */
-function overLimits(root: unknown): Fault | undefined {
+function overLimits(root: unknown, at: Path): Fault | undefined {
   let nodes = 0;
-  const stack = [{ node: root, path: ['root'] as (string | number)[], depth: 0 }];
+  const stack = [{ node: root, path: at, depth: 0 }];
   for (let next = stack.pop(); next; next = stack.pop()) {
     const { node, path, depth } = next;
     nodes += 1;
@@ -61,7 +79,7 @@ function overLimits(root: unknown): Fault | undefined {
       return { at: placeText(path), message: `is nested more than ${LIMITS.depth} levels deep` };
     }
     if (nodes > LIMITS.nodes) {
-      return { at: 'root', message: `has more than ${LIMITS.nodes} categories and pieces` };
+      return { at: placeText(at), message: `has more than ${LIMITS.nodes} categories and pieces` };
     }
     if (!isObject(node) || !Array.isArray(node.children)) continue;
     node.children.forEach((child, index) =>
@@ -81,10 +99,10 @@ export function withoutNulls(value: unknown): unknown {
   return Object.fromEntries(entries.map(([key, field]) => [key, withoutNulls(field)]));
 }
 
-function treeFaults(root: unknown): Fault[] {
+function treeFaults(root: unknown, at: Path): Fault[] {
   if (!isObject(root)) return [];
   const faults: Fault[] = [];
-  const visit = (node: unknown, path: (string | number)[]) => {
+  const visit = (node: unknown, path: Path) => {
     if (!isObject(node)) {
       faults.push({ at: placeText(path), message: 'must be an object: a category or an assessment' });
       return;
@@ -98,15 +116,11 @@ function treeFaults(root: unknown): Fault[] {
       node.children.forEach((child, index) => visit(child, [...path, 'children', index]));
     }
   };
-  visit(root, ['root']);
+  visit(root, at);
   return faults;
 }
 
-function faultsOf(
-  schema: Parameters<typeof check>[0],
-  value: unknown,
-  path: (string | number)[],
-): readonly Fault[] {
+function faultsOf(schema: Parameters<typeof check>[0], value: unknown, path: Path): readonly Fault[] {
   const result = check(schema, value, path);
   return result.ok ? [] : result.faults;
 }

@@ -1,8 +1,9 @@
 import Joi from 'joi';
 import type { Assessment, Category, Course, CourseNode } from './course';
+import { checkNode } from './course-file';
 import { assessmentFields, categoryFields, courseFields, LIMITS, lineSchema } from './course-schema';
 import { find } from './tree';
-import type { Fault } from './validation';
+import { check, type Checked, type Fault } from './validation';
 
 /** The fields of a course beside its tree. */
 export type CourseFields = Omit<Course, 'format' | 'version' | 'root'>;
@@ -73,14 +74,35 @@ const FORMS: Record<Edit['op'], Joi.SchemaMap> = {
   move: { id: reference, ...place },
 };
 
-/** The form of one edit. */
-export const editSchema = Joi.alternatives().conditional('.op', {
+/** The form of one edit, the inside of an added node aside. */
+const editSchema = Joi.alternatives().conditional('.op', {
   switch: Object.entries(FORMS).map(([op, form]) => ({
     is: op,
     then: Joi.object({ op: Joi.valid(op).required(), ...form }),
   })),
   otherwise: Joi.object({ op: Joi.valid(...Object.keys(FORMS)).required() }).unknown(),
 });
+
+/**
+ * Checks the form of a list of edits that came from outside.
+ *
+ * @param json - any JSON value
+ * @returns the edits, or everything that is wrong with them, each with its place (`edits[0].set.weight`)
+ */
+export function checkEdits(json: unknown): Checked<Edit[]> {
+  const checked = check<Edit[]>(Joi.array().items(editSchema).min(1).max(MOST_EDITS), json, ['edits']);
+  if (!checked.ok) return checked;
+  const faults: Fault[] = [];
+  const edits = checked.value.map((edit, index): Edit => {
+    if (edit.op !== 'add') return edit;
+    const node = checkNode(edit.node, ['edits', index, 'node']);
+    if (!node.ok) faults.push(...node.faults);
+    return node.ok ? { ...edit, node: node.value } : edit;
+  });
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: edits };
+}
+
+const MOST_EDITS = 1_000;
 
 /**
  * Applies edits in order; all of them, or none.
@@ -148,6 +170,9 @@ function setNode(course: Course, { id, ...wanted }: Extract<Edit, { op: 'set' }>
 function addNode(course: Course, { parent, before, node }: Extract<Edit, { op: 'add' }>): Step {
   const target = find(course, parent)?.node;
   if (target?.kind !== 'category') return missing('parent', parent, 'category');
+  if (find(course, node.id)) {
+    return { fault: { at: 'node.id', message: `"${node.id}" is taken in this course: each id stands once` } };
+  }
   if (before !== undefined && !target.children.some(({ id }) => id === before))
     return missing('before', before);
   return {

@@ -9,13 +9,17 @@ function places(change: (document: Record<string, never>) => void): string[] {
   return checked.ok ? [] : checked.faults.map(({ at }) => at);
 }
 
-const piece = (document: unknown) => (document as { root: { children: Record<string, unknown>[] } }).root.children[0]!;
+const piece = (document: unknown) =>
+  (document as { root: { children: Record<string, unknown>[] } }).root.children[0]!;
 const root = (document: unknown) => (document as { root: Record<string, unknown> }).root;
-const scale = (document: unknown) => (document as { scale: { bands: Record<string, unknown>[]; round?: unknown } }).scale;
+const scale = (document: unknown) =>
+  (document as { scale: { bands: Record<string, unknown>[]; round?: unknown } }).scale;
 
 describe('a course file', () => {
   it('is read as it was written', () => {
-    const written = course([category([scored('1.50', '20'), open('5')], { late: null, weight: '35' })], { combine: 'weights' });
+    const written = course([category([scored('1.50', '20'), open('5')], { late: null, weight: '35' })], {
+      combine: 'weights',
+    });
     expect(readCourse(writeCourse(written))).toEqual({ ok: true, value: written });
   });
 
@@ -23,43 +27,111 @@ describe('a course file', () => {
     const read = checkCourse({
       ...course([]),
       note: null,
-      root: { ...course([category([open('5', { due: null as never })], { late: null, cap: null as never })]).root },
+      root: {
+        ...course([category([open('5', { due: null as never })], { late: null, cap: null as never })]).root,
+      },
     });
     expect(read.ok && read.value.note).toBeUndefined();
-    const [group] = (read.ok ? read.value.root.children : []) as [CourseNode & { children: object[]; late: unknown }];
+    const [group] = (read.ok ? read.value.root.children : []) as [
+      CourseNode & { children: object[]; late: unknown },
+    ];
     expect(group).not.toHaveProperty('cap');
     expect(group.late).toBeNull();
     expect(group.children[0]).not.toHaveProperty('due');
   });
 
   it.each<[string, string, (document: Record<string, never>) => void]>([
-    ['a number that is no text', 'root.children[0].possible', (d) => Object.assign(piece(d), { possible: 10 })],
-    ['an exponent', 'root.children[0].score.points', (d) => Object.assign(piece(d), { score: { points: '1e5' } })],
+    [
+      'a number that is no text',
+      'root.children[0].possible',
+      (d) => Object.assign(piece(d), { possible: 10 }),
+    ],
+    [
+      'an exponent',
+      'root.children[0].score.points',
+      (d) => Object.assign(piece(d), { score: { points: '1e5' } }),
+    ],
     ['NaN', 'root.children[0].possible', (d) => Object.assign(piece(d), { possible: 'NaN' })],
     ['a negative weight', 'root.children[0].weight', (d) => Object.assign(piece(d), { weight: '-5' })],
     ['possible 0', 'root.children[0].possible', (d) => Object.assign(piece(d), { possible: '0.00' })],
     ['a step of 0', 'root.children[0].step', (d) => Object.assign(piece(d), { step: '0' })],
     ['an unknown key', 'root.children[0].colour', (d) => Object.assign(piece(d), { colour: 'red' })],
     ['another version', 'version', (d) => Object.assign(d, { version: 2 })],
-    ['a score of an open piece', 'root.children[0].score', (d) => Object.assign(piece(d), { status: 'open' })],
+    [
+      'a score of an open piece',
+      'root.children[0].score',
+      (d) => Object.assign(piece(d), { status: 'open' }),
+    ],
     ['a scored piece without a score', 'root.children[0].score', (d) => delete piece(d).score],
-    ['two forms of a score', 'root.children[0].score', (d) => Object.assign(piece(d), { score: { points: '1', percent: '2' } })],
-    ['a label that the scale lacks', 'root.children[0].score.label', (d) => Object.assign(piece(d), { score: { label: 'Z' } })],
-    ['a label without worth', 'root.children[0].score.label', (d) => Object.assign(piece(d), { score: { label: 'C' } })],
+    [
+      'two forms of a score',
+      'root.children[0].score',
+      (d) => Object.assign(piece(d), { score: { points: '1', percent: '2' } }),
+    ],
+    [
+      'a label that the scale lacks',
+      'root.children[0].score.label',
+      (d) => Object.assign(piece(d), { score: { label: 'Z' } }),
+    ],
+    [
+      'a label without worth',
+      'root.children[0].score.label',
+      (d) => Object.assign(piece(d), { score: { label: 'C' } }),
+    ],
     ['no bands', 'scale.bands', (d) => scale(d).bands.splice(0)],
     ['bands that rise', 'scale.bands[1].from', (d) => Object.assign(scale(d).bands[1]!, { from: '95' })],
     ['a lowest band above 0', 'scale.bands[3].from', (d) => Object.assign(scale(d).bands[3]!, { from: '1' })],
     ['a label twice', 'scale.bands[1].label', (d) => Object.assign(scale(d).bands[1]!, { label: 'A' })],
     ['a rounding without a step', 'scale.round.step', (d) => Object.assign(scale(d), { round: {} })],
-    ['drops that are no whole number', 'root.drop.lowest', (d) => Object.assign(root(d), { drop: { lowest: 1.5 } })],
-    ['highest with benefit', 'root.drop.highest', (d) => Object.assign(root(d), { drop: { highest: 1, by: 'benefit' } })],
-    ['planned with weights', 'root.planned', (d) => Object.assign(root(d), { combine: 'weights', planned: { pieces: 3 } })],
-    ['planned of no pieces', 'root.planned.pieces', (d) => Object.assign(root(d), { planned: { pieces: 0 } })],
-    ['both forms of lateness', 'root.children[0].late', (d) => Object.assign(piece(d), { due: '2026-09-01T10:00:00Z', late: { days: '1', handedIn: '2026-09-02T10:00:00Z' } })],
-    ['handed in without a due moment', 'root.children[0].late.handedIn', (d) => Object.assign(piece(d), { late: { handedIn: '2026-09-02T10:00:00Z' } })],
-    ['an extension before its due moment', 'root.children[0].extended', (d) => Object.assign(piece(d), { due: '2026-09-02T10:00:00Z', extended: '2026-09-01T10:00:00Z' })],
-    ['a day that is not in the calendar', 'root.children[0].due', (d) => Object.assign(piece(d), { due: '2026-02-30T10:00:00Z' })],
-    ['a moment without an offset', 'root.children[0].due', (d) => Object.assign(piece(d), { due: '2026-02-03T10:00:00' })],
+    [
+      'drops that are no whole number',
+      'root.drop.lowest',
+      (d) => Object.assign(root(d), { drop: { lowest: 1.5 } }),
+    ],
+    [
+      'highest with benefit',
+      'root.drop.highest',
+      (d) => Object.assign(root(d), { drop: { highest: 1, by: 'benefit' } }),
+    ],
+    [
+      'planned with weights',
+      'root.planned',
+      (d) => Object.assign(root(d), { combine: 'weights', planned: { pieces: 3 } }),
+    ],
+    [
+      'planned of no pieces',
+      'root.planned.pieces',
+      (d) => Object.assign(root(d), { planned: { pieces: 0 } }),
+    ],
+    [
+      'both forms of lateness',
+      'root.children[0].late',
+      (d) =>
+        Object.assign(piece(d), {
+          due: '2026-09-01T10:00:00Z',
+          late: { days: '1', handedIn: '2026-09-02T10:00:00Z' },
+        }),
+    ],
+    [
+      'handed in without a due moment',
+      'root.children[0].late.handedIn',
+      (d) => Object.assign(piece(d), { late: { handedIn: '2026-09-02T10:00:00Z' } }),
+    ],
+    [
+      'an extension before its due moment',
+      'root.children[0].extended',
+      (d) => Object.assign(piece(d), { due: '2026-09-02T10:00:00Z', extended: '2026-09-01T10:00:00Z' }),
+    ],
+    [
+      'a day that is not in the calendar',
+      'root.children[0].due',
+      (d) => Object.assign(piece(d), { due: '2026-02-30T10:00:00Z' }),
+    ],
+    [
+      'a moment without an offset',
+      'root.children[0].due',
+      (d) => Object.assign(piece(d), { due: '2026-02-03T10:00:00' }),
+    ],
     ['a weight of the root', 'root.weight', (d) => Object.assign(root(d), { weight: '5' })],
     ['a root that is extra credit', 'root.extraCredit', (d) => Object.assign(root(d), { extraCredit: true })],
     ['a root that is not counted', 'root.counted', (d) => Object.assign(root(d), { counted: false })],
@@ -71,7 +143,10 @@ describe('a course file', () => {
   it('names a repeated id, and who has it', () => {
     const checked = checkCourse(course([open('5', { id: 'twice' }), category([open('5', { id: 'twice' })])]));
     expect(checked.ok ? [] : checked.faults).toEqual([
-      { at: 'root.children[1].children[0].id', message: '"twice" is taken by root.children[0]: each id stands once' },
+      {
+        at: 'root.children[1].children[0].id',
+        message: '"twice" is taken by root.children[0]: each id stands once',
+      },
     ]);
   });
 
@@ -82,7 +157,13 @@ describe('a course file', () => {
       Object.assign(scale(d).bands[0]!, { from: 'high' });
     });
     expect(found.sort()).toEqual(
-      ['version', 'extra', 'root.children[0].possible', 'root.children[0].score.label', 'scale.bands[0].from'].sort(),
+      [
+        'version',
+        'extra',
+        'root.children[0].possible',
+        'root.children[0].score.label',
+        'scale.bands[0].from',
+      ].sort(),
     );
   });
 

@@ -56,14 +56,26 @@ describe('an entry', () => {
   });
 
   it('of a bare number is points, a label of the scale only beside it', () => {
-    const grades = { bands: [{ label: '6', from: '90', worth: '95' }, { label: '1', from: '0' }] };
+    const grades = {
+      bands: [
+        { label: '6', from: '90', worth: '95' },
+        { label: '1', from: '0' },
+      ],
+    };
     const entry = read('6', piece, grades);
     expect(recorded(entry)).toEqual({ status: 'scored', score: { points: '6' } });
-    expect(entry).toMatchObject({ offer: { kind: 'letter', set: { status: 'scored', score: { label: '6' } } } });
+    expect(entry).toMatchObject({
+      offer: { kind: 'letter', set: { status: 'scored', score: { label: '6' } } },
+    });
   });
 
   it('finds a letter whatever kind of minus stands in it', () => {
-    const scale = { bands: [{ label: 'A−', from: '90', worth: '91' }, { label: 'F', from: '0' }] };
+    const scale = {
+      bands: [
+        { label: 'A−', from: '90', worth: '91' },
+        { label: 'F', from: '0' },
+      ],
+    };
     expect(recorded(read('a-', piece, scale))).toEqual({ status: 'scored', score: { label: 'A−' } });
   });
 

@@ -135,7 +135,7 @@ describe('bad input changes nothing and names each place', () => {
           node: { kind: 'assessment', id: 'one', name: 'Again', possible: '1' },
         },
       ],
-      'root.children[2].id',
+      'edits[0].node.id',
       /taken/,
     ],
     [
@@ -143,6 +143,12 @@ describe('bad input changes nothing and names each place', () => {
       [{ op: 'move', id: 'course', parent: 'homework' }],
       'edits[0].parent',
       /into itself/,
+    ],
+    [
+      'a category without children',
+      [{ op: 'add', parent: 'course', node: { kind: 'category', id: 'c', name: 'C' } }, score('one', '1')],
+      'edits[0].node.children',
+      /required/,
     ],
     ['an unknown operation', [{ op: 'explode' }], 'edits[0].op', /one of/],
     [

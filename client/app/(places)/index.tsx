@@ -76,9 +76,10 @@ function TermHead({ courses }: { courses: Parameters<typeof useGpa>[0] }) {
 function LooseBanner() {
   const c = useColours();
   const loose = useLooseEnds();
-  const [first] = loose;
+  const kinds = Object.keys(LOOSE_WORDS) as (keyof typeof LOOSE_WORDS)[];
+  const first = kinds.find((kind) => loose.some((end) => end.kind === kind));
   if (!first) return null;
-  const alike = loose.filter(({ kind }) => kind === first.kind).length;
+  const alike = loose.filter(({ kind }) => kind === first).length;
   return (
     <Link href="/loose-ends" asChild>
       <Pressable
@@ -99,7 +100,7 @@ function LooseBanner() {
           {plural(loose.length, 'loose end')}
         </Text>
         <Text variant="bodyMedium" style={{ color: c.onAskSoft, flexShrink: 1, textAlign: 'right' }}>
-          {alike} {LOOSE_WORDS[first.kind].toLowerCase()}
+          {alike} {LOOSE_WORDS[first].toLowerCase()}
         </Text>
       </Pressable>
     </Link>

@@ -90,7 +90,10 @@ function LevelWords({ entry }: { entry: BandReach }) {
   if (entry.state === 'secured') return <WordChip tone="secured">✓ secured</WordChip>;
   if (entry.state === 'out') return <Soft>out</Soft>;
   return (
-    <Text variant="titleLarge" style={{ color: c.ink, fontFamily: TEXT_STRONG }}>
+    <Text
+      variant="titleLarge"
+      style={{ color: c.ink, fontFamily: TEXT_STRONG, minWidth: 78, textAlign: 'right' }}
+    >
       {shownLevel(entry)}%
     </Text>
   );

@@ -34,6 +34,12 @@ const COMBINE_OPTIONS = [
   { value: 'weights', label: 'Own weights', hint: 'Each piece counts by a weight of its own.' },
 ] as const satisfies readonly { value: Combine; label: string; hint: string }[];
 
+const ROOT_HINTS: Record<Combine, string> = {
+  points: 'Every point counts alike, in whatever category it stands.',
+  equal: 'Every category, and every piece on its own, counts the same.',
+  weights: 'Every category, and every piece on its own, counts by its weight.',
+};
+
 /** The course's rules: its categories with their weights, how each adds up, and its scale. */
 export function RulesPage({ course }: CoursePageProps) {
   const change = useChange(course);
@@ -46,7 +52,7 @@ export function RulesPage({ course }: CoursePageProps) {
         <Choice
           label="How the whole adds up"
           value={root.combine ?? 'points'}
-          options={COMBINE_OPTIONS}
+          options={COMBINE_OPTIONS.map((option) => ({ ...option, hint: ROOT_HINTS[option.value] }))}
           onChange={(combine) =>
             edit([setting(root.id, { combine })], `The whole: ${COMBINE_WORDS[combine]}`)
           }

@@ -119,7 +119,7 @@ function Sum({ derivation, assumption, isRoot = false }: SumProps) {
         >
           <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
             <Text variant="bodyMedium" style={{ color: c.ink, fontFamily: TEXT_STRONG }}>
-              {decimalText(above.mul(shownBy(derivation)), 3)} ÷ {decimalText(below, 3)}
+              {decimalText(shownAbove(above, derivation), 2)} ÷ {decimalText(below, 3)}
             </Text>
             <Text variant="bodyMedium" style={{ color: c.ink, fontFamily: TEXT_STRONG }}>
               {percent(derivation.sum)}%
@@ -132,9 +132,9 @@ function Sum({ derivation, assumption, isRoot = false }: SumProps) {
   );
 }
 
-/** Points are shown as points; shares as percent, so that 35 × 90% adds 31.5. */
-function shownBy({ category }: Derivation<Rational>): Rational | number {
-  return category.combine === 'points' ? 1 : HUNDRED;
+/** What stands above the line, for people: points, or weight × percent ÷ 100; where pieces count alike, their percents. */
+function shownAbove(above: Rational, { category }: Derivation<Rational>): Rational {
+  return category.combine === 'equal' ? above.mul(HUNDRED) : above;
 }
 
 function AfterSum({
@@ -163,7 +163,6 @@ function PartLine({ part, derivation, assumption }: PartLineProps) {
   const steps = node.kind === 'piece' ? pieceSteps(node, assumption) : [];
   const opens = part.derivation !== undefined || steps.length > 0;
   const note = roleWords(part, derivation);
-  const points = derivation.category.combine === 'points';
   const cells = [
     node.name,
     worth
@@ -172,14 +171,7 @@ function PartLine({ part, derivation, assumption }: PartLineProps) {
         ? 'open'
         : '–',
     counts && role !== 'extra' ? decimalText(part.below, 3) : role === 'extra' ? '+' : '–',
-    counts
-      ? decimalText(
-          part.above
-            .mul(points ? 1 : HUNDRED)
-            .div(points || derivation.category.combine === 'equal' ? 1 : HUNDRED),
-          2,
-        )
-      : '–',
+    counts ? decimalText(shownAbove(part.above, derivation), 2) : '–',
   ];
   return (
     <View style={{ borderTopWidth: 1, borderColor: c.rule }}>

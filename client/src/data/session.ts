@@ -1,4 +1,5 @@
-import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useSyncExternalStore } from 'react';
 import { ask } from './api';
 
 export interface Student {
@@ -38,10 +39,7 @@ export function useSignIn() {
       if (way === 'sample') return ask<Session>('/session/sample', { method: 'POST' });
       return ask<Session>(way === 'sign up' ? '/accounts' : '/session', { method: 'POST', body });
     },
-    onSuccess: (session) => {
-      client.clear();
-      client.setQueryData(sessionQuery.queryKey, session);
-    },
+    onSuccess: (session) => enter(client, session),
   });
 }
 
@@ -49,17 +47,31 @@ export function useSignOut() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: () => ask<void>('/session', { method: 'DELETE' }),
-    onSuccess: async () => {
-      client.clear();
-      await client.prefetchQuery(sessionQuery);
-    },
+    onSuccess: async () => enter(client, await ask<Session>('/session')),
   });
 }
 
-/** The moment taken for now, to the minute, so that a page does not compute anew on every look. */
+/** Begins a session: nothing of what another student has seen or left unsaved is kept. */
+function enter(client: QueryClient, session: Session): void {
+  client.getMutationCache().clear();
+  client.setQueryData(sessionQuery.queryKey, session);
+  client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== sessionQuery.queryKey[0] });
+}
+
+const MINUTE = 60_000;
+
+function everyMinute(listener: () => void): () => void {
+  const timer = setInterval(listener, MINUTE / 4);
+  return () => clearInterval(timer);
+}
+
+function thisMinute(): string {
+  return new Date(Math.floor(Date.now() / MINUTE) * MINUTE).toISOString();
+}
+
+/** The moment taken for now: the sample student's, or the clock's to the minute. */
 export function useNow(): string {
   const { data } = useSession();
-  if (data?.student?.today) return data.student.today;
-  const minute = 60_000;
-  return new Date(Math.floor(Date.now() / minute) * minute).toISOString();
+  const clock = useSyncExternalStore(everyMinute, thisMinute, thisMinute);
+  return data?.student?.today ?? clock;
 }

@@ -33,14 +33,14 @@ export function Choice<T extends string>({ label, value, options, onChange }: Ch
               style={{
                 minHeight: TOUCH,
                 justifyContent: 'center',
-                paddingHorizontal: SPACE.m,
+                paddingHorizontal: SPACE.s,
                 borderRadius: 14,
                 borderWidth: 1.5,
                 borderColor: chosen ? c.primary : c.rule,
                 backgroundColor: chosen ? c.primarySoft : 'transparent',
               }}
             >
-              <Text variant="labelLarge" style={{ color: chosen ? c.onPrimarySoft : c.soft }}>
+              <Text variant="labelMedium" style={{ color: chosen ? c.onPrimarySoft : c.soft }}>
                 {option.label}
               </Text>
             </Pressable>

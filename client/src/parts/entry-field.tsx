@@ -48,10 +48,12 @@ export function EntryField({ course, piece, onDone }: EntryFieldProps) {
     onDone();
   };
 
-  const keep = useRef(() => undefined as void);
-  keep.current = () => {
-    if (!ended.current && touched && entry.kind === 'set') change([setting(piece.id, { ...entry.set })]);
-  };
+  const keep = useRef(() => {});
+  useEffect(() => {
+    keep.current = () => {
+      if (!ended.current && touched && entry.kind === 'set') change([setting(piece.id, { ...entry.set })]);
+    };
+  });
   // What was typed is kept when the field goes away, whatever made it go; Escape alone leaves it.
   useEffect(() => () => keep.current(), []);
   const end = () => {

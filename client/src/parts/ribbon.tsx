@@ -20,7 +20,9 @@ interface Placed {
 
 const GAP = 4;
 /** Below this width a segment's name says nothing. */
-const LEGIBLE = 44;
+const LEGIBLE = 40;
+/** From this width on, what is open stands beside what is earned. */
+const ROOMY = 96;
 
 /** The course as a bar of 100 points: earned, lost and still open, category by category. */
 export function Ribbon({ segments, large = false }: RibbonProps) {
@@ -105,7 +107,7 @@ function Names({ placed }: { placed: readonly Placed[] }) {
               {segment.name} {segment.extra ? '+' : decimalText(segment.share, 1)}
             </Text>
             <Text variant="labelSmall" numberOfLines={1} style={{ color: ink, fontFamily: TEXT_STRONG }}>
-              {pointsWords(segment)}
+              {pointsWords(segment, width >= ROOMY)}
             </Text>
           </View>
         ))}
@@ -140,9 +142,11 @@ function outline(x: number, y: number, width: number, height: number, radius: nu
   );
 }
 
-function pointsWords({ earned, open }: Segment): string {
-  if (earned.n === 0n) return open.n === 0n ? '0' : 'nothing yet';
-  return open.n === 0n ? decimalText(earned, 1) : `${decimalText(earned, 1)} + ${decimalText(open, 1)} open`;
+function pointsWords({ earned, open }: Segment, roomy: boolean): string {
+  if (earned.n === 0n) return open.n > 0n && roomy ? 'nothing yet' : '0';
+  return open.n === 0n || !roomy
+    ? decimalText(earned, 1)
+    : `${decimalText(earned, 1)} + ${decimalText(open, 1)} open`;
 }
 
 /** The ribbon for those who hear it. */

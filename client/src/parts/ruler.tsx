@@ -74,6 +74,9 @@ export function Ruler({ computed }: { computed: Computed }) {
             fill={colours.segment}
           />
           {flags.map((flag) => (
+            <Pole key={flag.reach.band.label} flag={flag} top={top} target={isTarget(computed, flag.reach)} />
+          ))}
+          {flags.map((flag) => (
             <FlagMark
               key={flag.reach.band.label}
               flag={flag}
@@ -97,22 +100,29 @@ export function Ruler({ computed }: { computed: Computed }) {
   );
 }
 
+/** The poles stand behind all flags: one that rises past a lower flag passes behind it. */
+function Pole({ flag: { x, row }, top, target }: { flag: Flag; top: number; target: boolean }) {
+  const { ask, segment } = useColours();
+  const [colour, width] = target ? [ask, 2.5] : [segment, 1];
+  return <Line x1={x} x2={x} y1={flagTop(row, top)} y2={top} stroke={colour} strokeWidth={width} />;
+}
+
+function flagTop(row: number, top: number): number {
+  return top - (row + 1) * ROW - 2;
+}
+
 function FlagMark({ flag, top, target }: { flag: Flag; top: number; target: boolean }) {
   const colours = useColours();
   const { x, width, row } = flag;
-  const y = top - (row + 1) * ROW - 2;
+  const y = flagTop(row, top);
   const [fill, text] = flagColours(flag.reach, target, colours);
   return (
     <G>
-      <Line
-        x1={x}
-        x2={x}
-        y1={y}
-        y2={top}
-        stroke={target ? colours.ask : colours.soft}
-        strokeWidth={target ? 2.5 : 1}
+      <Path
+        d={`M${x} ${y}h${width}l-4 ${FLAG / 2}l4 ${FLAG / 2}h${-width}z`}
+        fill={fill}
+        stroke={colours.paper}
       />
-      <Path d={`M${x} ${y}h${width}l-4 ${FLAG / 2}l4 ${FLAG / 2}h${-width}z`} fill={fill} />
       <SvgText x={x + 5} y={y + 13.5} fill={text} fontSize={12.5} fontFamily={TEXT_STRONG}>
         {flag.reach.band.label}
       </SvgText>
@@ -125,7 +135,7 @@ function flagColours(
   target: boolean,
   c: ReturnType<typeof useColours>,
 ): [string, string] {
-  if (target) return [c.askSoft, c.onAskSoft];
+  if (target) return [c.ask, c.onAsk];
   if (state === 'secured') return [c.secured, c.onSecured];
   return state === 'out' ? [c.pale, c.onPale] : [c.primarySoft, c.onPrimarySoft];
 }

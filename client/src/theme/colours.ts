@@ -15,6 +15,7 @@ export interface Colours {
   tint: string;
   /** Marigold: what asks something of you. */
   ask: string;
+  onAsk: string;
   askSoft: string;
   onAskSoft: string;
   /** Secured: ink with a tick. */
@@ -41,6 +42,7 @@ export const LIGHT: Colours = {
   onPrimarySoft: '#4A2160',
   tint: '#F2E9F6',
   ask: '#D9932B',
+  onAsk: '#221C35',
   askSoft: '#FBE9CF',
   onAskSoft: '#714404',
   secured: '#3A3350',
@@ -65,6 +67,7 @@ export const DARK: Colours = {
   onPrimarySoft: '#EBD9F4',
   tint: '#2E2540',
   ask: '#E3A447',
+  onAsk: '#221C35',
   askSoft: '#47351A',
   onAskSoft: '#F8DCAF',
   secured: '#EDE5D6',

@@ -42,7 +42,8 @@ function themed(base: MD3Theme, ours: Colours): Theme {
   return {
     ...base,
     roundness: 4,
-    fonts,
+    // Text inside other text has no size of its own, but the family must be ours.
+    fonts: { ...fonts, default: { fontFamily: TEXT, fontWeight: 'normal', letterSpacing: 0 } },
     ours,
     colors: {
       ...base.colors,

@@ -1,4 +1,4 @@
-import { checkCourse, editSchema, type Edit } from '@fidens/core';
+import { checkCourse, checkEdits } from '@fidens/core';
 import { Router, type Request, type Response } from 'express';
 import Joi from 'joi';
 import type { Knex } from 'knex';
@@ -21,12 +21,7 @@ const newCourseSchema = Joi.object({
   document: Joi.object().unknown().required(),
 });
 
-const MOST_EDITS = 1_000;
-
-const changeSchema = Joi.object({
-  id: uuidSchema.required(),
-  edits: Joi.array().items(editSchema).min(1).max(MOST_EDITS).required(),
-});
+const changeSchema = Joi.object({ id: uuidSchema.required(), edits: Joi.array().required() });
 
 /** A student's courses, each one document. */
 export function courseRoutes(database: Knex): Router {
@@ -60,10 +55,12 @@ export function courseRoutes(database: Knex): Router {
 
   router.patch('/courses/:courseId', async (request, response) => {
     const courseId = idOf(request, 'courseId');
-    const body = bodyOf<{ id: string; edits: Edit[] }>(request, changeSchema);
+    const { id, edits } = bodyOf<{ id: string; edits: unknown[] }>(request, changeSchema);
+    const checked = checkEdits(edits);
+    if (!checked.ok) throw invalid(checked.faults);
     const version = versionOf(request);
     const changed = await database.transaction((transaction) =>
-      changeCourse(transaction, studentId(request), courseId, { ...body, version }),
+      changeCourse(transaction, studentId(request), courseId, { id, edits: checked.value, version }),
     );
     if (changed.kind === 'not found') throw notFound();
     if (changed.kind === 'invalid') throw invalid(changed.faults);
