@@ -1,7 +1,7 @@
 import { find, statusOf, walk, type Assessment } from '@fidens/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Searchbar, Text } from 'react-native-paper';
+import { Text, TextInput } from 'react-native-paper';
 import { compute } from '../../src/course/computed';
 import { PieceRow } from '../../src/course/scores-page';
 import { daysPast, dueOf } from '../../src/course/words';
@@ -40,13 +40,13 @@ export default function RecordPlace() {
       <Text variant="displaySmall" role="heading" aria-level={1} style={{ color: c.ink }}>
         Record
       </Text>
-      <Searchbar
-        placeholder="Find a piece"
-        aria-label="Find a piece"
+      <TextInput
+        mode="outlined"
+        label="Find a piece"
+        accessibilityLabel="Find a piece"
         value={search}
         onChangeText={setSearch}
-        icon="magnify"
-        clearIcon="close"
+        left={<TextInput.Icon icon="magnify" tabIndex={-1} aria-hidden />}
       />
       <SectionTitle>{search.trim() === '' ? 'Likely back now' : 'Found'}</SectionTitle>
       {found.length === 0 && (

@@ -127,7 +127,7 @@ function NodeRules({ node, parent, edit, depth }: NodeRulesProps) {
             numeric
           />
         )}
-        <IconButton icon="delete" size={20} aria-label={`Delete ${node.name}`} onPress={remove} />
+        <IconButton icon="delete" size={20} accessibilityLabel={`Delete ${node.name}`} onPress={remove} />
       </View>
       {isCategory ? (
         <>
@@ -308,7 +308,7 @@ function AddCategory({ parent, edit }: { parent: Category; edit: NodeRulesProps[
           icon="plus"
           mode="contained"
           size={20}
-          aria-label="Add the category"
+          accessibilityLabel="Add the category"
           disabled={name.trim() === '' || !!wrong}
           onPress={add}
         />

@@ -122,7 +122,7 @@ function AddPiece({ course, category }: { course: StoredCourse; category: Catego
       compact
       style={{ alignSelf: 'flex-start' }}
       onPress={() => setAdding(true)}
-      aria-label={
+      accessibilityLabel={
         category.id === course.document.root.id ? 'Add a piece on its own' : `Add a piece to ${category.name}`
       }
     >

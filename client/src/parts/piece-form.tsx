@@ -41,7 +41,7 @@ export function PieceForm({ course, parent, onDone }: PieceFormProps) {
   const change = useChange(course);
   const hasWeight = parent.combine === 'weights';
   const last = parent.children.filter((child): child is Assessment => child.kind === 'assessment').at(-1);
-  const { control, handleSubmit, reset } = useForm<Fields>({
+  const { control, handleSubmit, reset, setFocus } = useForm<Fields>({
     resolver: joiResolver(formSchema, JOI_OPTIONS),
     defaultValues: { name: '', possible: last?.possible ?? '100', weight: '', day: '' },
   });
@@ -58,6 +58,12 @@ export function PieceForm({ course, parent, onDone }: PieceFormProps) {
       change([{ op: 'add', parent: parent.id, node }]);
       then(possible);
     })();
+  /** Enter adds, and makes the form ready for the next piece of the series. */
+  const another = () =>
+    add((possible) => {
+      reset({ name: '', possible, weight: '', day: '' });
+      setFocus('name');
+    });
   return (
     <View
       role="form"
@@ -70,20 +76,26 @@ export function PieceForm({ course, parent, onDone }: PieceFormProps) {
         marginVertical: SPACE.s,
       }}
     >
-      <FormField
-        control={control}
-        name="name"
-        label="Name"
-        autoFocus
-        onSubmitEditing={() => add((possible) => reset({ name: '', possible, weight: '', day: '' }))}
-      />
+      <FormField control={control} name="name" label="Name" autoFocus onSubmitEditing={another} />
       <View style={{ flexDirection: 'row', gap: SPACE.s }}>
         <View style={{ flex: 1 }}>
-          <FormField control={control} name="possible" label="Possible" inputMode="decimal" />
+          <FormField
+            control={control}
+            name="possible"
+            label="Possible"
+            inputMode="decimal"
+            onSubmitEditing={another}
+          />
         </View>
         {hasWeight && (
           <View style={{ flex: 1 }}>
-            <FormField control={control} name="weight" label="Weight" inputMode="decimal" />
+            <FormField
+              control={control}
+              name="weight"
+              label="Weight"
+              inputMode="decimal"
+              onSubmitEditing={another}
+            />
           </View>
         )}
         <View style={{ flex: 1.3 }}>

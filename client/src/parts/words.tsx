@@ -13,9 +13,13 @@ export function Phrases({ phrases, style }: { phrases: readonly Phrase[]; style?
       {phrases.map(({ text, strong }, index) => (
         <Text
           key={index}
-          style={strong ? { backgroundColor: askSoft, color: onAskSoft, borderRadius: 4 } : undefined}
+          style={
+            strong
+              ? { backgroundColor: askSoft, color: onAskSoft, borderRadius: 4, paddingHorizontal: 4 }
+              : undefined
+          }
         >
-          {strong ? `\u00A0${text}\u00A0` : text}
+          {text}
         </Text>
       ))}
     </Text>

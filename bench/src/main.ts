@@ -1,0 +1,5 @@
+import { coreBench } from './core.bench';
+import { serverBench } from './server.bench';
+
+await coreBench();
+await serverBench();

@@ -1,0 +1,133 @@
+import {
+  answer,
+  decimalText,
+  HUNDRED,
+  OUTLOOKS,
+  outlooks,
+  pieceSteps,
+  type Answer,
+  type Assumption,
+  type Course,
+  type Derivation,
+  type Part,
+  type PieceStep,
+  type Problem,
+  type Rational,
+} from '@fidens/core';
+
+/**
+ * Everything about one course for a person in a terminal: the four outlooks, what each letter takes, the problems, and the
+ * working of the standing.
+ */
+export function report(course: Course, now: string, piece?: string): string {
+  const given = answer(course, now, piece);
+  const { standing } = outlooks(course, now);
+  const assumption: Assumption<Rational> = { valueOf: () => undefined, waits: true };
+  return [
+    course.title,
+    ...OUTLOOKS.map((name) => `  ${name.padEnd(9)} ${gradeText(given[name])}`),
+    ...section('What each letter takes on all open work', given.reach.map(bandLine)),
+    ...section('What each letter takes of one piece', solveLines(given.solve)),
+    ...section('To look at', given.problems.map(problemLine)),
+    ...section('Working of the standing', sumLines(standing, assumption, 1)),
+    '',
+  ].join('\n');
+}
+
+function section(title: string, lines: readonly string[]): string[] {
+  return lines.length === 0 ? [] : ['', title, ...lines];
+}
+
+function gradeText(grade: Answer['standing']): string {
+  return grade ? `${grade.percent.padStart(10)}%  ${grade.letter}  (exactly ${grade.exact})` : '         –';
+}
+
+function bandLine({ label, state, level, holds, gaps }: Answer['reach'][number]): string {
+  const takes = state === 'reachable' ? `${level}%` : state;
+  return `  ${label.padEnd(4)} ${takes}${gapText(holds, gaps, '%')}`;
+}
+
+function gapText(holds: boolean | null, gaps: readonly { from: string; to: string }[], unit: string): string {
+  if (holds !== false) return '';
+  return `, but not from ${gaps.map(({ from, to }) => `${from} to ${to}${unit}`).join(', nor from ')}`;
+}
+
+function solveLines(solve: Answer['solve']): string[] {
+  if (!solve) return [];
+  if ('why' in solve) return [`  ${solve.why}`];
+  return solve.bands.map(
+    ({ label, state, score, holds, gaps }) =>
+      `  ${label.padEnd(4)} ${state === 'reachable' ? score : state}${gapText(holds, gaps, '')}`,
+  );
+}
+
+function problemLine(problem: Problem): string {
+  const at = `  ${problem.at}: `;
+  switch (problem.code) {
+    case 'no-weight':
+      return `${at}has no weight, so it does not count`;
+    case 'empty':
+      return `${at}has nothing in it`;
+    case 'drop-all':
+      return `${at}is to drop ${problem.drops} of ${problem.pieces}; one always stays`;
+    case 'weights-total':
+      return `${at}the weights come to ${problem.total}, not 100`;
+  }
+}
+
+/** A category line by line, indented by its depth, and its own sum below. */
+function sumLines(
+  derivation: Derivation<Rational>,
+  assumption: Assumption<Rational>,
+  depth: number,
+): string[] {
+  const indent = '  '.repeat(depth);
+  const { category, above, below, sum, capped, worth, dropsApply } = derivation;
+  const lines = derivation.parts.flatMap((part) => partLines(part, assumption, depth));
+  if (!sum) return [...lines, `${indent}${category.name}: nothing counts yet`];
+  const unit = category.combine === 'equal' ? HUNDRED : 1;
+  const steps = [`${decimalText(above.mul(unit), 6)} ÷ ${decimalText(below, 6)} = ${percent(sum)}`];
+  if (capped!.compare(sum) !== 0) steps.push(`capped at ${percent(capped!)}`);
+  if (worth!.value.compare(capped!) !== 0) steps.push(`rounded to ${percent(worth!.value)}`);
+  if (!dropsApply) steps.push('nothing dropped while work is open');
+  return [...lines, `${indent}${category.name}: ${steps.join(', ')}`];
+}
+
+function partLines(part: Part<Rational>, assumption: Assumption<Rational>, depth: number): string[] {
+  const { node, role, worth, derivation } = part;
+  const indent = '  '.repeat(depth + 1);
+  const below = derivation ? sumLines(derivation, assumption, depth + 1) : [];
+  const counts = role === 'regular' || role === 'extra';
+  const value = worth ? percent(worth.value) : 'open';
+  const share = counts ? `counts ${decimalText(part.below, 6)}` : role;
+  const steps =
+    node.kind === 'piece' ? pieceSteps(node, assumption).map((step) => stepText(step, node.size)) : [];
+  const way = steps.length > 1 ? `: ${steps.join('; ')}` : '';
+  return [
+    ...below,
+    `${indent}${node.name}  ${value}  ${role === 'extra' ? `extra credit, ${share}` : share}${way}`,
+  ];
+}
+
+function stepText(step: PieceStep, size: Rational): string {
+  const points = decimalText(step.value.mul(size), 6);
+  switch (step.kind) {
+    case 'late': {
+      const { effect } = step.lateness;
+      if (effect.kind === 'none') return `late, ${effect.why}`;
+      if (effect.kind === 'closed') return `handed in after it closed, ${points}`;
+      const each = `${percent(effect.perDay)} of what is ${effect.of === 'possible' ? 'possible' : 'earned'}`;
+      return `late ${decimalText(effect.counted, 6)} days at ${each}, ${points}`;
+    }
+    case 'capped':
+      return `capped, ${points}`;
+    case 'missing':
+      return `${step.overdue ? 'overdue' : 'missing'}, ${points}`;
+    default:
+      return `${step.kind} ${points}`;
+  }
+}
+
+function percent(value: Rational): string {
+  return `${decimalText(value.mul(HUNDRED), 6)}%`;
+}

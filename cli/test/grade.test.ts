@@ -1,0 +1,73 @@
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+const HOME = join(__dirname, '..', '..');
+const ECOLOGY = join(HOME, 'server/sample/coastal-ecology.json');
+const AS_OF = ['--as-of', '2026-10-20T12:00:00Z'];
+
+function grade(args: string[], input = '') {
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', 'cli/src/grade.ts', ...args],
+    {
+      cwd: HOME,
+      encoding: 'utf8',
+      input,
+    },
+  );
+  return { status, stdout, stderr, lines: stdout.trim().split('\n') };
+}
+
+describe('the command line', () => {
+  it('answers a file as one line of JSON', () => {
+    const { status, lines } = grade(['--json', ...AS_OF, '--solve', 'final', ECOLOGY]);
+    expect(status).toBe(0);
+    expect(lines).toHaveLength(1);
+    const given = JSON.parse(lines[0]!);
+    expect(given.standing).toEqual({ percent: '88.722222', exact: '1597/18', letter: 'B+' });
+    expect(given.solve.bands.find(({ label }: { label: string }) => label === 'A−')).toMatchObject({
+      state: 'reachable',
+      score: '73',
+    });
+  });
+
+  it('answers each line of standard input, passes empty ones over, and says what is wrong in place', () => {
+    const good = JSON.stringify(JSON.parse(readFileSync(ECOLOGY, 'utf8')));
+    const bad = good.replace('"possible":"20"', '"possible":"0"');
+    const { status, lines } = grade(['--json', ...AS_OF, '-'], `${good}\n\n{oops\n${bad}\n${good}\n`);
+    expect(status).toBe(2);
+    expect(lines.map((line) => Object.keys(JSON.parse(line))[0])).toEqual([
+      'title',
+      'error',
+      'error',
+      'title',
+    ]);
+    expect(JSON.parse(lines[1]!).error).toEqual([{ at: '', message: expect.stringContaining('not JSON') }]);
+    expect(JSON.parse(lines[2]!).error).toEqual([
+      { at: 'root.children[0].planned.possible', message: 'must be above 0' },
+    ]);
+  });
+
+  it('tells a person the outlooks, what each letter takes, and the working', () => {
+    const { stdout } = grade([...AS_OF, ECOLOGY]);
+    expect(stdout).toMatch(/standing +88\.722222% {2}B\+/);
+    expect(stdout).toMatch(/A− +90\.00%|A− +89\.\d\d%/);
+    expect(stdout).toContain('Dune profile  55%  dropped lowest');
+    expect(stdout).toContain(
+      'Rock pool count  90%  counts 1: entered 19; late 1 days at 5% of what is possible, 18',
+    );
+  });
+
+  it('says how it is used, and exits with 2', () => {
+    for (const args of [[], ['--as-of', 'today', ECOLOGY], ['--colour']]) {
+      const { status, stderr } = grade(args);
+      expect(status).toBe(2);
+      expect(stderr).toContain('[--json]');
+    }
+    expect(grade(['--json', 'nowhere.json'])).toMatchObject({
+      status: 2,
+      stdout: expect.stringContaining('cannot be read'),
+    });
+  });
+});

@@ -1,0 +1,150 @@
+import AxeBuilder from '@axe-core/playwright';
+import { test as base, expect, type Page } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { freePort, PrivatePostgres } from '../scripts/postgres.mjs';
+
+const HOME = join(dirname(fileURLToPath(import.meta.url)), '..');
+
+/** Fidens as a student has it: the built application, its server and a database of its own. */
+export class Fidens {
+  readonly #postgres = PrivatePostgres.temporary();
+  #server: ChildProcess | undefined;
+  #port = 0;
+
+  get url(): string {
+    return `http://127.0.0.1:${this.#port}`;
+  }
+
+  async start(): Promise<void> {
+    await this.#postgres.start();
+    this.#port = await freePort();
+    await this.startServer();
+  }
+
+  async startServer(): Promise<void> {
+    const server = spawn(process.execPath, ['--import', 'tsx', join(HOME, 'server/src/main.ts')], {
+      cwd: HOME,
+      stdio: ['ignore', 'pipe', 'ignore'],
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        DATABASE_URL: this.#postgres.url,
+        PORT: String(this.#port),
+        SESSION_SECRET: 'only for tests',
+        FIDENS_SAMPLE_DATA: 'on',
+        FIDENS_APPLICATION: join(HOME, 'client/dist'),
+      },
+    });
+    this.#server = server;
+    await once(server.stdout!, 'data');
+  }
+
+  async stopServer(): Promise<void> {
+    if (!this.#server) return;
+    this.#server.kill('SIGTERM');
+    await once(this.#server, 'exit');
+    this.#server = undefined;
+  }
+
+  crashDatabase(): void {
+    this.#postgres.stop('immediate');
+  }
+
+  restartDatabase(): void {
+    this.#postgres.restart();
+  }
+
+  async stop(): Promise<void> {
+    await this.stopServer();
+    this.#postgres.remove();
+  }
+}
+
+export const test = base.extend<object, { fidens: Fidens }>({
+  fidens: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright reads what a fixture needs from its first argument
+    async ({}, use) => {
+      const fidens = new Fidens();
+      await fidens.start();
+      await use(fidens);
+      await fidens.stop();
+    },
+    { scope: 'worker', timeout: 60_000 },
+  ],
+  baseURL: async ({ fidens }, use) => use(fidens.url),
+});
+
+export { expect };
+
+let students = 0;
+
+/** The day on which every test takes place: the sample student's. */
+const TODAY = '2026-10-20T12:00:00Z';
+
+/** Makes an account through the form and stands in an empty term. */
+export async function signUp(page: Page): Promise<{ email: string; password: string }> {
+  const account = {
+    email: `student${Date.now()}${(students += 1)}@saltmarsh.example`,
+    password: 'salt and tide 9',
+  };
+  await page.clock.setFixedTime(TODAY);
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Make an account' }).click();
+  await page.getByLabel('Name').fill('Ada Brook');
+  await page.getByLabel('E-mail').fill(account.email);
+  await page.getByLabel('Password').fill(account.password);
+  await page.getByRole('button', { name: 'Make the account' }).click();
+  await expect(page.getByRole('heading', { name: 'Term' })).toBeVisible();
+  return account;
+}
+
+/** Adds a course of sample data to an empty term, and stands on its Scores page with the server knowing it. */
+export async function addSampleCourse(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Add a course of sample data' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /Coastal Ecology/ })).toBeVisible();
+}
+
+/** Opens the sample student's term. */
+export async function openSample(page: Page): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: /Open Noor/ }).click();
+  await expect(page.getByText('Coastal Ecology').first()).toBeVisible();
+}
+
+/** Opens a course of the term by its title. */
+export async function openCourse(page: Page, title: string): Promise<void> {
+  await page
+    .getByRole('link', { name: new RegExp(title) })
+    .first()
+    .click();
+  await expect(page.getByRole('heading', { level: 1, name: new RegExp(title) })).toBeVisible();
+}
+
+export async function openPage(page: Page, name: 'Scores' | 'Reach' | 'Rules' | 'Working'): Promise<void> {
+  await page.getByRole('tab', { name }).click();
+  await expect(page.getByRole('tab', { name })).toHaveAttribute('aria-selected', 'true');
+}
+
+/** Opens a piece's field, types an entry and is done. */
+export async function record(page: Page, piece: string, entry: string): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`^${piece}: .*Record a score`) }).click();
+  await page.getByLabel(`Score of ${piece}`).fill(entry);
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel(`Score of ${piece}`)).toBeHidden();
+}
+
+/** Waits until nothing is on its way to the server any more. */
+export async function settled(page: Page): Promise<void> {
+  await page.waitForLoadState('networkidle');
+}
+
+/** Checks the screen as it is with axe. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page: page as never }).analyze();
+  expect(
+    violations.map(({ id, nodes }) => ({ id, nodes: nodes.map(({ html }) => html.slice(0, 200)) })),
+  ).toEqual([]);
+}

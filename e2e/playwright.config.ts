@@ -1,0 +1,34 @@
+import { defineConfig } from '@playwright/test';
+
+const CHROMIUM = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium';
+
+/** The real interface in Debian's Chromium: every test at a phone's size, those named wide on a wide screen. */
+export default defineConfig({
+  testDir: '.',
+  workers: 1,
+  timeout: 45_000,
+  expect: { timeout: 10_000 },
+  forbidOnly: !!process.env.CI,
+  use: {
+    locale: 'en-GB',
+    timezoneId: 'Europe/Berlin',
+    actionTimeout: 10_000,
+    trace: 'off',
+    launchOptions: {
+      executablePath: CHROMIUM,
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  projects: [
+    { name: 'phone', testIgnore: /wide/, use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
+    { name: 'wide', testMatch: /wide/, use: { viewport: { width: 1280, height: 800 } } },
+  ],
+});

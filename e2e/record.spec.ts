@@ -1,0 +1,96 @@
+import {
+  addSampleCourse,
+  expect,
+  expectAccessible,
+  openCourse,
+  openPage,
+  openSample,
+  record,
+  settled,
+  signUp,
+  test,
+} from './fidens';
+
+test('says what an entry means and does before it is kept, and Escape leaves the record alone', async ({
+  page,
+}) => {
+  await openSample(page);
+  await openCourse(page, 'Coastal Ecology');
+  await page.getByRole('button', { name: /^Eelgrass survey/ }).click();
+  const field = page.getByLabel('Score of Eelgrass survey');
+  await field.fill('18,5');
+  await expect(page.getByText('18.5 of 20, 92.5%. 88.7 → 89.1, still B+')).toBeVisible();
+  await field.fill('abc');
+  await expect(page.getByRole('alert')).toContainText('“abc” is no score. Try 17.5, 17/20, 91%');
+  await expect(page.getByRole('button', { name: 'Done' })).toBeDisabled();
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  await expect(field).toBeHidden();
+  await expect(page.getByRole('button', { name: /^Eelgrass survey: —/ })).toBeVisible();
+});
+
+test('a half-typed score is kept when another piece is opened', async ({ page }) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await page.getByRole('button', { name: /^Eelgrass survey/ }).click();
+  await page.getByLabel('Score of Eelgrass survey').fill('16');
+  await page.getByRole('button', { name: /^Tidal creek log/ }).click();
+  await expect(page.getByRole('button', { name: /^Eelgrass survey: 16 \/ 20/ })).toBeVisible();
+});
+
+test('takes letters, states and fractions of another whole, and can be undone', async ({ page }) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await record(page, 'Eelgrass survey', 'exc');
+  await expect(page.getByRole('button', { name: /^Eelgrass survey: —, excused/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: /^Eelgrass survey: —, past due/ })).toBeVisible();
+  await record(page, 'Tidal creek log', 'a-');
+  await expect(page.getByRole('button', { name: /^Tidal creek log: A−/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Final exam/ }).click();
+  await page.getByLabel('Score of Final exam').fill('50/100');
+  await page.getByRole('button', { name: 'This piece is out of 80. Make it out of 100?' }).click();
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Final exam: 50 \/ 100/ })).toBeVisible();
+});
+
+test('Record is one tap from anywhere, likeliest pieces first, and finds any', async ({ page }) => {
+  await openSample(page);
+  await page.getByRole('link', { name: 'Record' }).click();
+  await expect(page.getByRole('button', { name: /Record a score/ }).first()).toHaveAccessibleName(
+    /^Eelgrass survey/,
+  );
+  await expectAccessible(page);
+  await page.getByLabel('Find a piece').fill('maritime arbitration');
+  await page.getByRole('button', { name: /^Arbitration brief/ }).click();
+  await page.getByLabel('Score of Arbitration brief').fill('40');
+  await expect(page.getByText(/40 of 50, 80%/)).toBeVisible();
+  await page.keyboard.press('Escape');
+});
+
+test('Loose ends are listed with what must be decided', async ({ page }) => {
+  await openSample(page);
+  await page.getByRole('link', { name: /^Loose ends, 4/ }).click();
+  await expect(page.getByRole('heading', { name: 'Past due without a score' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Fog and soundings: —, missing/ })).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('a new piece says what is wrong with it, and nothing is stored', async ({ page }) => {
+  await openSample(page);
+  await openCourse(page, 'Navigation');
+  await page.getByRole('button', { name: 'Add a piece to Chart work' }).click();
+  const form = page.getByRole('form', { name: 'New piece in Chart work' });
+  await form.getByLabel('Possible').fill('0');
+  await form.getByRole('button', { name: 'Add' }).click();
+  await expect(form.getByText('Name must not be blank.')).toBeVisible();
+  await expect(form.getByText('Possible must be above 0.')).toBeVisible();
+  await openPage(page, 'Rules');
+  await page.getByLabel('Weight of Chart work').fill('-5');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('A weight is a number from 0 up, such as 15 or 37.5.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Weight of Chart work')).toHaveValue('30');
+});

@@ -1,0 +1,16 @@
+import { join } from 'node:path';
+import { installPackages, installPostgres } from './install.mjs';
+import { PrivatePostgres } from './postgres.mjs';
+import { HOME, run } from './say.mjs';
+
+/** `npm run bench`: measures the core, and the server on a database of its own. */
+await installPackages();
+await installPostgres();
+const postgres = PrivatePostgres.temporary();
+await postgres.start();
+const code = await run(process.execPath, ['--import', 'tsx', join(HOME, 'bench/src/main.ts')], {
+  show: true,
+  env: { ...process.env, DATABASE_URL: postgres.url, NODE_ENV: 'production' },
+});
+postgres.remove();
+process.exit(code);

@@ -1,0 +1,3 @@
+export { createApplication } from './application';
+export { migrate, openDatabase } from './database';
+export { seedSampleWorld } from './sample-world';
