@@ -29,6 +29,15 @@ export function freePort() {
   });
 }
 
+/** Whether the user that PostgreSQL runs as can keep its files in a folder, which is made where it is missing. */
+export function isEnterable(folder) {
+  mkdirSync(folder, { recursive: true });
+  if (!isRoot) return true;
+  const owner = ['-u', '-g'].map((flag) => Number(ask('id', [flag, 'postgres'])));
+  chownSync(folder, ...owner);
+  return ask('runuser', ['-u', 'postgres', '--', 'test', '-w', folder]) !== undefined;
+}
+
 /** A private PostgreSQL server on the loopback, its socket in its own folder. */
 export class PrivatePostgres {
   #folder;
@@ -58,8 +67,9 @@ export class PrivatePostgres {
 
   /** Starts the server, making cluster and database first where they are missing. Throws a sentence where it cannot. */
   async start() {
-    mkdirSync(this.#folder, { recursive: true });
-    if (isRoot) this.#giveToPostgres();
+    if (!isEnterable(this.#folder)) {
+      throw new Error(`its user cannot reach ${this.#folder}: put Fidens where other users may enter.`);
+    }
     if (!existsSync(join(this.#data, 'PG_VERSION'))) {
       // Scram would need a password at hand; the cluster listens on the loopback alone and trusts this machine's users.
       this.#run('initdb', [
@@ -116,17 +126,6 @@ export class PrivatePostgres {
     if (!existsSync(file) || this.#attempt('pg_ctl', ['-D', this.#data, 'status']).status !== 0)
       return undefined;
     return Number(readFileSync(file, 'utf8').split('\n')[3]);
-  }
-
-  #giveToPostgres() {
-    const uid = Number(ask('id', ['-u', 'postgres']));
-    const gid = Number(ask('id', ['-g', 'postgres']));
-    chownSync(this.#folder, uid, gid);
-    if (ask('runuser', ['-u', 'postgres', '--', 'test', '-w', this.#folder]) === undefined) {
-      throw new Error(
-        `PostgreSQL runs as the user postgres, who cannot reach ${this.#folder}: put Fidens where other users may enter.`,
-      );
-    }
   }
 
   #query(sql) {

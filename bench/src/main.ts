@@ -1,5 +1,9 @@
 import { coreBench } from './core.bench';
 import { serverBench } from './server.bench';
 
-await coreBench();
-await serverBench();
+coreBench()
+  .then(serverBench)
+  .catch((error: Error) => {
+    console.error(error);
+    process.exitCode = 1;
+  });

@@ -1,5 +1,5 @@
 import { applyEdits, checkCourse, type Course, type Edit, type Fault } from '@fidens/core';
-import { raw, type Transaction, type TransactionOrKnex } from 'objection';
+import { raw, type Transaction } from 'objection';
 import { courseRow, nodeRows, scaleRows, toDocument } from './course-document';
 import type { Fields } from './document-columns';
 import {
@@ -39,8 +39,8 @@ export interface ChangeRequest {
 const GRAPH = '[scale.bands, categories, assessments]';
 
 /** All courses of a student, in a fixed number of queries (one for each of five tables), whatever their number. */
-export async function listCourses(database: TransactionOrKnex, userId: string): Promise<StoredCourse[]> {
-  const records = await CourseRecord.query(database)
+export async function listCourses(transaction: Transaction, userId: string): Promise<StoredCourse[]> {
+  const records = await CourseRecord.query(transaction)
     .where({ user_id: userId })
     .orderBy(['position', 'created_at', 'id'])
     .withGraphFetched(GRAPH);
@@ -49,11 +49,11 @@ export async function listCourses(database: TransactionOrKnex, userId: string): 
 
 /** One course of a student, or nothing. */
 export async function findCourse(
-  database: TransactionOrKnex,
+  transaction: Transaction,
   userId: string,
   courseId: string,
 ): Promise<StoredCourse | undefined> {
-  const record = await CourseRecord.query(database)
+  const record = await CourseRecord.query(transaction)
     .findOne({ id: courseId, user_id: userId })
     .withGraphFetched(GRAPH);
   return record && toStored(record);

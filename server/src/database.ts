@@ -26,6 +26,17 @@ export async function migrate(database: Knex): Promise<void> {
   });
 }
 
+/**
+ * Reads several tables as they were at one moment, over one connection: a course that is changed meanwhile is seen whole,
+ * before or after.
+ */
+export function readTogether<T>(
+  database: Knex,
+  read: (transaction: Knex.Transaction) => Promise<T>,
+): Promise<T> {
+  return database.transaction(read, { isolationLevel: 'repeatable read', readOnly: true });
+}
+
 /** Whether an error says that the database cannot be reached just now, rather than that it refuses. */
 export function isUnreachable(error: unknown): boolean {
   const { code, name, message } = error as { code?: string; name?: string; message?: string };

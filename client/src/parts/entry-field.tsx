@@ -88,7 +88,17 @@ export function EntryField({ course, piece, onDone }: EntryFieldProps) {
           Done
         </Button>
       </View>
-      <Understood course={course} piece={piece} entry={entry} touched={touched} onTake={record} />
+      <Understood
+        course={course}
+        piece={piece}
+        entry={entry}
+        touched={touched}
+        onTake={record}
+        onPossible={(possible) => {
+          change([setting(piece.id, { possible })]);
+          input.current?.focus();
+        }}
+      />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
         {STATE_WORDS.map(({ word, status }) => (
           <Button
@@ -116,12 +126,13 @@ interface UnderstoodProps {
   entry: Entry;
   touched: boolean;
   onTake: (set: EntrySet) => void;
+  /** Takes the bottom of the fraction for the piece's possible points. */
+  onPossible: (possible: string) => void;
 }
 
 /** What was understood, what it does to the course, and a second reading where there is one. */
-function Understood({ course, piece, entry, touched, onTake }: UnderstoodProps) {
+function Understood({ course, piece, entry, touched, onTake, onPossible }: UnderstoodProps) {
   const c = useColours();
-  const change = useChange(course);
   if (entry.kind === 'unclear') {
     return (
       <Text variant="bodyMedium" style={{ color: c.error }} role="alert">
@@ -142,11 +153,7 @@ function Understood({ course, piece, entry, touched, onTake }: UnderstoodProps) 
         </Button>
       )}
       {touched && offer?.kind === 'possible' && (
-        <Button
-          compact
-          style={{ alignSelf: 'flex-start' }}
-          onPress={() => change([setting(piece.id, { possible: offer.possible })])}
-        >
+        <Button compact style={{ alignSelf: 'flex-start' }} onPress={() => onPossible(offer.possible)}>
           {offer.said}
         </Button>
       )}

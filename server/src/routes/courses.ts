@@ -11,6 +11,7 @@ import {
   listCourses,
   type StoredCourse,
 } from '../course-store';
+import { readTogether } from '../database';
 import { Term } from '../models';
 import { invalid, notFound, Problem } from '../problem';
 import { sampleCourses } from '../sample-world';
@@ -28,7 +29,8 @@ export function courseRoutes(database: Knex): Router {
   const router = Router();
 
   router.get('/courses', async (request, response) => {
-    response.json(await listCourses(database, studentId(request)));
+    const userId = studentId(request);
+    response.json(await readTogether(database, (transaction) => listCourses(transaction, userId)));
   });
 
   router.post('/courses', async (request, response) => {
@@ -48,7 +50,8 @@ export function courseRoutes(database: Knex): Router {
   });
 
   router.get('/courses/:courseId', async (request, response) => {
-    const course = await findCourse(database, studentId(request), idOf(request, 'courseId'));
+    const [userId, courseId] = [studentId(request), idOf(request, 'courseId')];
+    const course = await readTogether(database, (transaction) => findCourse(transaction, userId, courseId));
     if (!course) throw notFound();
     sendCourse(response, course);
   });
