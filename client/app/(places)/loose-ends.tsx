@@ -9,7 +9,7 @@ import { useCourses } from '../../src/data/courses';
 import { useNow } from '../../src/data/session';
 import { Page } from '../../src/parts/page';
 import { Empty, Failed, Loading } from '../../src/parts/states';
-import { SectionTitle, Soft } from '../../src/parts/words';
+import { SectionTitle } from '../../src/parts/words';
 import { SPACE } from '../../src/theme/layout';
 import { useColours } from '../../src/theme/paper-theme';
 
@@ -43,16 +43,15 @@ export default function LooseEndsPlace() {
             .map(({ course, piece }) => {
               const key = `${course.id} ${piece.id}`;
               return (
-                <View key={key}>
-                  <Soft style={{ marginTop: 6, marginBottom: -4 }}>{course.document.title}</Soft>
-                  <PieceRow
-                    course={course}
-                    piece={piece}
-                    part={partOf(compute(course.document, now).outlooks.standing, piece.id)}
-                    isOpen={open === key}
-                    onToggle={() => setOpen(open === key ? undefined : key)}
-                  />
-                </View>
+                <PieceRow
+                  key={key}
+                  course={course}
+                  piece={piece}
+                  part={partOf(compute(course.document, now).outlooks.standing, piece.id)}
+                  place={course.document.title}
+                  isOpen={open === key}
+                  onToggle={() => setOpen(open === key ? undefined : key)}
+                />
               );
             })}
         </View>

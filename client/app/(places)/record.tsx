@@ -10,7 +10,7 @@ import { useNow } from '../../src/data/session';
 import { Page } from '../../src/parts/page';
 import { partOf } from '../../src/course/part-of';
 import { Empty, Failed, Loading } from '../../src/parts/states';
-import { SectionTitle, Soft } from '../../src/parts/words';
+import { SectionTitle } from '../../src/parts/words';
 import { useColours } from '../../src/theme/paper-theme';
 
 interface Candidate {
@@ -60,16 +60,15 @@ export default function RecordPlace() {
         {found.slice(0, SHOWN).map(({ course, piece }) => {
           const key = `${course.id} ${piece.id}`;
           return (
-            <View key={key}>
-              <Soft style={{ marginTop: 10, marginBottom: -4 }}>{placeWords(course, piece)}</Soft>
-              <PieceRow
-                course={course}
-                piece={piece}
-                part={partOf(compute(course.document, now).outlooks.standing, piece.id)}
-                isOpen={open === key}
-                onToggle={() => setOpen(open === key ? undefined : key)}
-              />
-            </View>
+            <PieceRow
+              key={key}
+              course={course}
+              piece={piece}
+              part={partOf(compute(course.document, now).outlooks.standing, piece.id)}
+              place={placeWords(course, piece)}
+              isOpen={open === key}
+              onToggle={() => setOpen(open === key ? undefined : key)}
+            />
           );
         })}
       </View>

@@ -138,14 +138,17 @@ interface PieceRowProps {
   part: Part<Rational> | undefined;
   isOpen: boolean;
   onToggle: () => void;
+  /** Where it stands, in a list across courses. */
+  place?: string;
 }
 
 /** One piece: a touch opens the field for its score right there. */
-export function PieceRow({ course, piece, part, isOpen, onToggle }: PieceRowProps) {
+export function PieceRow({ course, piece, part, isOpen, onToggle, place }: PieceRowProps) {
   const c = useColours();
   const now = useNow();
   const state = pieceState(piece, part, now);
   const value = part?.worth?.value;
+  const under = [place, piece.extraCredit && 'extra credit'].filter(Boolean).join(' · ');
   const quiet = state?.tone === 'quiet' && state.words !== 'waiting';
   return (
     <View
@@ -161,7 +164,7 @@ export function PieceRow({ course, piece, part, isOpen, onToggle }: PieceRowProp
       <Pressable
         role="button"
         aria-expanded={isOpen}
-        aria-label={`${piece.name}: ${scoreWords(piece)}${state ? `, ${state.words}` : ''}. Record a score`}
+        aria-label={`${piece.name}: ${scoreWords(piece)}${state ? `, ${state.words}` : ''}${place ? `, ${place}` : ''}. Record a score`}
         onPress={onToggle}
         style={{
           minHeight: 52,
@@ -179,9 +182,9 @@ export function PieceRow({ course, piece, part, isOpen, onToggle }: PieceRowProp
           >
             {piece.name}
           </Text>
-          {piece.extraCredit && (
-            <Text variant="bodySmall" style={{ color: c.soft }}>
-              extra credit
+          {under !== '' && (
+            <Text variant="bodySmall" numberOfLines={1} style={{ color: c.soft }}>
+              {under}
             </Text>
           )}
         </View>
