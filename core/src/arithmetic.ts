@@ -38,3 +38,25 @@ export const exact: Arithmetic<Rational> = {
   isZero: (value) => value.n === 0n,
   round: (value, rounding) => roundToStep(value, rounding.step, rounding.mode),
 };
+
+/** Floating arithmetic: it may guide a search, and never decides (grading rules, preamble). */
+export const floating: Arithmetic<number> = {
+  zero: 0,
+  one: 1,
+  from: (value) => value.valueOf(),
+  add: (a, b) => a + b,
+  subtract: (a, b) => a - b,
+  multiply: (a, b) => a * b,
+  divide: (a, b) => a / b,
+  compare: (a, b) => a - b,
+  isZero: (value) => value === 0,
+  round: (value, { step, mode }) => roundFloat(value / step, mode) * step,
+};
+
+function roundFloat(steps: number, mode: RoundingMode): number {
+  if (mode === 'up') return Math.ceil(steps);
+  if (mode === 'down') return Math.floor(steps);
+  const nearest = Math.floor(steps + 0.5);
+  const tied = nearest - steps === 0.5;
+  return mode === 'half-even' && tied && nearest % 2 === 1 ? nearest - 1 : nearest;
+}

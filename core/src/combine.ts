@@ -26,6 +26,9 @@ export interface Part<N> {
 /** How one category came to its value: every step that a student needs to redo it by hand. */
 export interface Derivation<N> {
   readonly category: PlannedCategory<N>;
+  /** Its children's parts before drops. */
+  readonly members: readonly Part<N>[];
+  /** Its children's parts after drops: the lines of the working. */
   readonly parts: readonly Part<N>[];
   readonly above: N;
   readonly below: N;
@@ -57,9 +60,53 @@ export function deriveCategory<N>(
   assumption: Assumption<N>,
   arithmetic: Arithmetic<N>,
 ): Derivation<N> {
-  const parts = category.children.map((node) => derivePart(category, node, assumption, arithmetic));
-  const dropsApply = category.drop.when === 'always' || !assumption.waits || !category.incomplete;
-  return addUp(category, dropsApply ? withDrops(category, parts, arithmetic) : parts, dropsApply, arithmetic);
+  const members = category.children.map((node) => derivePart(category, node, assumption, arithmetic));
+  return finish(category, members, assumption, arithmetic);
+}
+
+/**
+ * Derives a category again where only some pieces have moved; all else is taken from an earlier derivation.
+ *
+ * @param before - a derivation under an assumption that differs for the moving pieces alone
+ * @param moves - the moving pieces and every category above one
+ * @returns the same as `deriveCategory` would
+ */
+export function rederive<N>(
+  before: Derivation<N>,
+  moves: ReadonlySet<PlannedNode<N>>,
+  assumption: Assumption<N>,
+  arithmetic: Arithmetic<N>,
+): Derivation<N> {
+  const { category } = before;
+  const members = before.members.map((part) => {
+    const { node, derivation } = part;
+    if (!moves.has(node)) return part;
+    if (!derivation) return derivePart(category, node, assumption, arithmetic);
+    const again = rederive(derivation, moves, assumption, arithmetic);
+    return partOf(category, node, again.worth, again, arithmetic);
+  });
+  return finish(category, members, assumption, arithmetic);
+}
+
+/** Some pieces and every category above one: what moves when they do. */
+export function withAncestors<N>(pieces: Iterable<PlannedPiece<N>>): Set<PlannedNode<N>> {
+  const moves = new Set<PlannedNode<N>>();
+  for (const piece of pieces) {
+    moves.add(piece);
+    for (let above = piece.parent; above && !moves.has(above); above = above.parent) moves.add(above);
+  }
+  return moves;
+}
+
+function finish<N>(
+  category: PlannedCategory<N>,
+  members: readonly Part<N>[],
+  { waits }: Assumption<N>,
+  arithmetic: Arithmetic<N>,
+): Derivation<N> {
+  const dropsApply = category.drop.when === 'always' || !waits || !category.incomplete;
+  const parts = dropsApply ? withDrops(category, members, arithmetic) : members;
+  return { category, members, parts, dropsApply, ...addUp(category, parts, arithmetic) };
 }
 
 /** The value of a piece under an assumption, after lateness and cap, or nothing. */
@@ -148,12 +195,12 @@ function withDrops<N>(
   });
 }
 
+/** The sum of a category's parts, and what its own cap and rounding make of it. */
 function addUp<N>(
   category: PlannedCategory<N>,
   parts: readonly Part<N>[],
-  dropsApply: boolean,
   a: Arithmetic<N>,
-): Derivation<N> {
+): Pick<Derivation<N>, 'above' | 'below' | 'sum' | 'capped' | 'worth'> {
   let above = a.zero;
   let below = a.zero;
   let size = a.zero;
@@ -162,13 +209,11 @@ function addUp<N>(
     above = a.add(above, part.above);
     if (role === 'extra') continue;
     below = a.add(below, part.below);
-    size = a.add(size, category.combine === 'points' ? part.below : worth!.size);
+    if (category.combine !== 'points') size = a.add(size, worth!.size);
   }
-  if (a.isZero(below)) {
-    return { category, parts, above, below, sum: undefined, capped: undefined, worth: undefined, dropsApply };
-  }
+  if (a.isZero(below)) return { above, below, sum: undefined, capped: undefined, worth: undefined };
   const sum = a.divide(above, below);
   const capped = category.cap !== undefined && a.compare(sum, category.cap) > 0 ? category.cap : sum;
   const value = category.round ? a.round(capped, category.round) : capped;
-  return { category, parts, above, below, sum, capped, worth: { value, size }, dropsApply };
+  return { above, below, sum, capped, worth: { value, size: category.combine === 'points' ? below : size } };
 }

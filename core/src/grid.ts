@@ -10,15 +10,34 @@ export type GridAnswer =
   | { readonly state: 'out' }
   | { readonly state: 'reachable'; readonly level: number; readonly gaps: readonly GridGap[] };
 
+/** How a target is asked about on a grid. */
+export interface GridQuestion {
+  /** Whether the target is met at a place; this alone decides. */
+  readonly meets: (place: number) => boolean;
+  /** A quick guess of the same. */
+  readonly guess: (place: number) => boolean;
+  /** True if a place above one that meets it always meets it too; else the whole grid is walked. */
+  readonly onlyRises: boolean;
+}
+
 /**
  * Finds where on a grid a target is met.
  *
+ * Where the grade only rises, halving finds the level: the guess leads to a place, and two exact answers, there and just below,
+ * prove it; where they do not, the halving is done exactly.
+ *
  * @param last - the grid is 0, 1, … last
- * @param meets - whether the target is met at a place; asked few times where the grade only rises
- * @param onlyRises - true if a place above one that meets it always meets it too; else the whole grid is walked
  */
-export function searchGrid(last: number, meets: (place: number) => boolean, onlyRises: boolean): GridAnswer {
-  return onlyRises ? bisect(last, meets) : walkGrid(last, meets);
+export function searchGrid(last: number, { meets, guess, onlyRises }: GridQuestion): GridAnswer {
+  if (!onlyRises) return walkGrid(last, meets);
+  const guessed = bisect(last, guess);
+  return isProven(guessed, last, meets) ? guessed : bisect(last, meets);
+}
+
+function isProven(answer: GridAnswer, last: number, meets: (place: number) => boolean): boolean {
+  if (answer.state === 'secured') return meets(0);
+  if (answer.state === 'out') return !meets(last);
+  return meets(answer.level) && !meets(answer.level - 1);
 }
 
 function bisect(last: number, meets: (place: number) => boolean): GridAnswer {

@@ -1,11 +1,12 @@
-import { deriveCategory } from './combine';
+import { floating } from './arithmetic';
+import { courseCurve, type CourseCurve } from './course-curve';
 import { searchGrid, type GridAnswer } from './grid';
 import { lettersOf, reaches } from './letter';
 import type { Band } from './course';
 import type { Outlooks } from './outlook';
-import type { Plan, PlannedPiece } from './plan';
+import { rounding, type Plan, type PlannedPiece } from './plan';
 import { decimalText, whole, type Rational } from './rational';
-import { onlyRises } from './shape';
+import { onlyRises as risesOnly } from './shape';
 
 /** A range of levels or scores, both ends in it, as decimal text. */
 export interface Gap {
@@ -44,33 +45,60 @@ function isUnknown<N>(piece: PlannedPiece<N>): boolean {
  */
 export function reach({ plan, ceiling }: Outlooks<Rational>): BandReach[] {
   if (!ceiling.worth) return [];
-  const letters = lettersOf(plan.course.scale);
   const { zero } = plan.arithmetic;
-  const gradeAt = remember((place: number) => {
-    const level = whole(place).div(GRID);
-    const valueOf = (piece: PlannedPiece<Rational>) => piece.assumed ?? (piece.insideExtra ? zero : level);
-    return deriveCategory(plan.root, { valueOf, waits: false }, plan.arithmetic).worth?.value;
+  const curve = courseCurve(
+    plan,
+    isUnknown,
+    (piece) => piece.assumed ?? (piece.insideExtra ? zero : undefined),
+  );
+  return reachAlong(curve, {
+    plan,
+    moves: isUnknown,
+    last: plan.pieces.some(isUnknown) ? LAST : 0,
+    valueAt: (place) => whole(place).div(GRID),
+    textOf: (place) => decimalText(whole(place).div(HUNDREDTHS), 2, true),
   });
-  const last = plan.pieces.some(isUnknown) ? LAST : 0;
-  const rises = onlyRises(plan.root, isUnknown, plan.arithmetic);
+}
+
+/** The values that pieces are tried at, from the lowest to the highest. */
+export interface Trial {
+  readonly plan: Plan<Rational>;
+  readonly moves: (piece: PlannedPiece<Rational>) => boolean;
+  /** The grid is 0, 1, … last. */
+  readonly last: number;
+  readonly valueAt: (place: number) => Rational;
+  /** How a place is written in an answer. */
+  readonly textOf: (place: number) => string;
+}
+
+/** What every band takes along a curve of the course. */
+export function reachAlong(curve: CourseCurve, { plan, moves, last, valueAt, textOf }: Trial): BandReach[] {
+  const letters = lettersOf(plan.course.scale);
+  const gradeAt = remember((place: number) => curve.exactAt(valueAt(place)));
+  const guessAt = remember((place: number) => curve.floatAt(valueAt(place).valueOf()));
+  const onlyRises = risesOnly(plan.root, moves, plan.arithmetic);
+  const round = rounding(plan.course.scale.round, floating);
   return letters.bands.map(({ band, from }) => {
+    const cutOff = from.valueOf();
     const meets = (place: number) => {
       const grade = gradeAt(place);
       return grade !== undefined && reaches(grade, from, letters);
     };
-    return {
-      band,
-      ...gridText(searchGrid(last, meets, rises), (place) =>
-        decimalText(whole(place).div(HUNDREDTHS), 2, true),
-      ),
+    const guess = (place: number) => {
+      const grade = guessAt(place);
+      return grade !== undefined && (round ? floating.round(grade, round) : grade) >= cutOff - TINY;
     };
+    return { band, ...gridText(searchGrid(last, { meets, guess, onlyRises }), textOf) };
   });
 }
+
+/** What floats may be off by. */
+const TINY = 1e-12;
 
 const HUNDREDTHS = whole(100);
 
 /** An answer on a grid in the words of its scores. */
-export function gridText(answer: GridAnswer, textOf: (place: number) => string): Omit<BandReach, 'band'> {
+function gridText(answer: GridAnswer, textOf: (place: number) => string): Omit<BandReach, 'band'> {
   if (answer.state === 'out') return { state: 'out', level: undefined, holds: undefined, gaps: [] };
   if (answer.state === 'secured') return { state: 'secured', level: textOf(0), holds: true, gaps: [] };
   const gaps = answer.gaps.map(({ from, to }) => ({ from: textOf(from), to: textOf(to) }));
@@ -78,7 +106,7 @@ export function gridText(answer: GridAnswer, textOf: (place: number) => string):
 }
 
 /** Remembers the answers of a function of a whole number. */
-export function remember<T>(answer: (place: number) => T): (place: number) => T {
+function remember<T>(answer: (place: number) => T): (place: number) => T {
   const known = new Map<number, T>();
   return (place) => {
     if (!known.has(place)) known.set(place, answer(place));

@@ -1,11 +1,8 @@
-import { deriveCategory } from './combine';
-import { searchGrid } from './grid';
-import { lettersOf, reaches } from './letter';
+import { courseCurve, type CourseCurve } from './course-curve';
 import { hasForecast, type Outlooks } from './outlook';
 import type { PlannedPiece } from './plan';
 import { decimalText, rational, roundToStep, whole, ONE, type Rational } from './rational';
-import { gridText, remember, type BandReach } from './reach';
-import { onlyRises } from './shape';
+import { reachAlong, type BandReach } from './reach';
 import { find, isCounted } from './tree';
 
 /** What one piece alone must bring, everything else at its forecast, for each band; `level` is in points of the piece. */
@@ -32,32 +29,25 @@ export function solve(from: Outlooks<Rational>, id: string): Solution {
   const grid = scoresOf(piece);
   if (grid.last + 1 > MOST_SCORES)
     return { id, why: `There are more than ${MOST_SCORES} scores to tell apart.` };
-  const gradeAt = remember((place: number) => {
-    const value = grid.score(place).div(piece.size);
-    return gradeWith(from, piece, value);
-  });
-  if (gradeAt(0) === undefined) return { id, why: 'The course has no grade with this piece at 0.' };
-  const letters = lettersOf(plan.course.scale);
-  const rises = onlyRises(plan.root, (other) => other === piece, plan.arithmetic);
-  const bands = letters.bands.map(({ band, from: cutOff }) => {
-    const meets = (place: number) => {
-      const grade = gradeAt(place);
-      return grade !== undefined && reaches(grade, cutOff, letters);
-    };
-    const answer = searchGrid(grid.last, meets, rises);
-    return { band, ...gridText(answer, (place) => decimalText(grid.score(place), 12)) };
+  const curve = pieceCurve(from, piece);
+  if (curve.exactAt(plan.arithmetic.zero) === undefined)
+    return { id, why: 'The course has no grade with this piece at 0.' };
+  const bands = reachAlong(curve, {
+    plan,
+    moves: (other) => other === piece,
+    last: grid.last,
+    valueAt: (place) => grid.score(place).div(piece.size),
+    textOf: (place) => decimalText(grid.score(place), 12),
   });
   return { id, bands };
 }
 
-/** The course's value with one piece at a value, everything else at its forecast. */
-export function gradeWith<N>(
-  { plan, forecastOf }: Outlooks<N>,
-  piece: PlannedPiece<N>,
-  value: N,
-): N | undefined {
-  const valueOf = (other: PlannedPiece<N>) => (other === piece ? value : forecastOf(other));
-  return deriveCategory(plan.root, { valueOf, waits: false }, plan.arithmetic).worth?.value;
+/** The course as a function of what one piece brings, everything else at its forecast. */
+export function pieceCurve(
+  { plan, forecastOf }: Outlooks<Rational>,
+  piece: PlannedPiece<Rational>,
+): CourseCurve {
+  return courseCurve(plan, (other) => other === piece, forecastOf);
 }
 
 /** The scores that can be given for a piece: 0, step, 2·step, … below full marks, and full marks. */

@@ -1,7 +1,7 @@
+import { rederive, withAncestors } from './combine';
 import type { Outlooks } from './outlook';
-import type { Rational } from './rational';
-import { HUNDRED, ZERO } from './rational';
-import { gradeWith } from './solve';
+import type { PlannedPiece } from './plan';
+import { HUNDRED, ZERO, type Rational } from './rational';
 
 /** How far one open piece can still move the course (grading rules, section 8). */
 export interface Swing {
@@ -16,14 +16,18 @@ export interface Swing {
  * @param from - the course's outlooks
  * @returns empty where the course has no forecast
  */
-export function swings(from: Outlooks<Rational>): Swing[] {
-  if (!from.forecast?.worth) return [];
-  const { zero, one } = from.plan.arithmetic;
-  return from.plan.pieces
+export function swings({ plan, forecast, forecastOf }: Outlooks<Rational>): Swing[] {
+  if (!forecast?.worth) return [];
+  const { arithmetic } = plan;
+  const gradeWith = (piece: PlannedPiece<Rational>, value: Rational) => {
+    const valueOf = (other: PlannedPiece<Rational>) => (other === piece ? value : forecastOf(other));
+    return rederive(forecast, withAncestors([piece]), { valueOf, waits: false }, arithmetic).worth?.value;
+  };
+  return plan.pieces
     .filter(({ origin, settlement }) => origin === 'listed' && settlement === 'unsettled')
     .map((piece) => {
-      const high = gradeWith(from, piece, one);
-      const low = gradeWith(from, piece, zero);
+      const high = gradeWith(piece, arithmetic.one);
+      const low = gradeWith(piece, arithmetic.zero);
       return { id: piece.id, points: high && low ? high.sub(low).mul(HUNDRED) : ZERO };
     });
 }
