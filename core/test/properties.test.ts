@@ -1,0 +1,210 @@
+import fc from 'fast-check';
+import {
+  applyEdits,
+  checkCourse,
+  outlooks,
+  pieces,
+  readCourse,
+  reach,
+  ribbon,
+  setting,
+  statusOf,
+  swings,
+  writeCourse,
+  type Course,
+  type Derivation,
+  type Rational,
+} from '../src';
+import { randomCourse } from './random-course';
+import * as reference from './reference';
+import { NOW } from './sample';
+
+const RUNS = 1_500;
+const text = (value: Rational | null | undefined) => value?.toFraction() ?? null;
+const valueOf = (derivation: Derivation<Rational> | undefined) => text(derivation?.worth?.value);
+const supposed =
+  (fixed: Rational): reference.Supposition =>
+  () =>
+    fixed;
+
+/** The edits' result, which a property knows to fit. */
+function changed(course: Course, id: string, fields: Parameters<typeof setting>[1]): Course {
+  const edited = applyEdits(course, [setting(id, fields)]);
+  if (!edited.ok) throw new Error(edited.faults[0]!.message);
+  return edited.course;
+}
+
+describe('on random courses', () => {
+  it('every document is valid, and is read as it was written', () => {
+    fc.assert(
+      fc.property(randomCourse(), (course) => {
+        expect(checkCourse(course)).toEqual({ ok: true, value: course });
+        expect(readCourse(writeCourse(course))).toEqual({ ok: true, value: course });
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('standing, floor and ceiling agree with the slow second implementation', () => {
+    fc.assert(
+      fc.property(randomCourse(), (course) => {
+        const { standing, floor, ceiling } = outlooks(course, NOW);
+        expect(valueOf(standing)).toBe(text(reference.value(course, NOW, () => undefined, true)));
+        expect(valueOf(floor)).toBe(text(reference.value(course, NOW, supposed(reference.zero), false)));
+        expect(valueOf(ceiling)).toBe(text(reference.value(course, NOW, supposed(reference.one), false)));
+      }),
+      { numRuns: RUNS },
+    );
+  });
+
+  it('the forecast, where there is one, agrees too', () => {
+    fc.assert(
+      fc.property(randomCourse(), (course) => {
+        const { forecast } = outlooks(course, NOW);
+        if (forecast?.worth) {
+          expect(valueOf(forecast)).toBe(
+            text(reference.value(course, NOW, reference.forecast(course, NOW), false)),
+          );
+        }
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  it('reach is right wherever it is asked, at its level, just below it, and in its gaps', () => {
+    fc.assert(
+      fc.property(
+        randomCourse({ gentle: true }),
+        fc.array(fc.nat(10_000), { minLength: 4, maxLength: 4 }),
+        (course, places) => {
+          for (const { band, state, level, gaps } of reach(outlooks(course, NOW))) {
+            const at = level === undefined ? [] : [Math.round(Number(level) * 100)];
+            for (const place of [0, 10_000, ...places, ...at, ...at.map((just) => Math.max(0, just - 1))]) {
+              const inGap = gaps.some(
+                ({ from, to }) => place >= Number(from) * 100 && place <= Number(to) * 100,
+              );
+              const said = state !== 'out' && place >= at[0]! && !inGap;
+              expect([place, said]).toEqual([place, meets(course, band.from, place)]);
+            }
+          }
+        },
+      ),
+      { numRuns: 120 },
+    );
+  });
+
+  it('a swing is what full marks and nothing differ by, all else at its forecast', () => {
+    fc.assert(
+      fc.property(randomCourse(), (course) => {
+        const goesAs = reference.forecast(course, NOW);
+        for (const { id, points } of swings(outlooks(course, NOW)).slice(0, 2)) {
+          const withPiece = (value: Rational) =>
+            reference.value(course, NOW, (work) => (work.key === id ? value : goesAs(work)), false);
+          const [high, low] = [withPiece(reference.one), withPiece(reference.zero)];
+          expect(text(points)).toBe(high && low ? text(high.sub(low).mul(100)) : '0');
+        }
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('floor ≤ forecast ≤ ceiling where drops only benefit and none lies inside pooled points', () => {
+    fc.assert(
+      fc.property(randomCourse({ gentle: true }), (course) => {
+        const { floor, forecast, ceiling } = outlooks(course, NOW);
+        const values = [floor, forecast, ceiling].flatMap((derivation) => derivation?.worth?.value ?? []);
+        values
+          .slice(1)
+          .forEach((value, index) => expect(value.compare(values[index]!)).toBeGreaterThanOrEqual(0));
+      }),
+      { numRuns: RUNS },
+    );
+  });
+
+  it('raising a score never lowers the standing under the same condition', () => {
+    fc.assert(
+      fc.property(randomCourse({ gentle: true }), fc.nat(), (course, pick) => {
+        const scored = pieces(course).filter(
+          (piece) => statusOf(piece) === 'scored' && 'points' in piece.score!,
+        );
+        const piece = scored[pick % Math.max(1, scored.length)];
+        if (!piece) return;
+        const points = String(Number((piece.score as { points: string }).points) + 1.5);
+        const before = outlooks(course, NOW).standing.worth;
+        const after = outlooks(changed(course, piece.id, { score: { points } }), NOW).standing.worth;
+        expect(after === undefined).toBe(before === undefined);
+        if (before) expect(after!.value.compare(before.value)).toBeGreaterThanOrEqual(0);
+      }),
+      { numRuns: RUNS },
+    );
+  });
+
+  it('scaling all weights of a category that combines by them changes no grade', () => {
+    fc.assert(
+      fc.property(randomCourse(), fc.constantFrom(2, 5, 12), (course, factor) => {
+        const { root } = course;
+        if (root.combine !== 'weights') return;
+        const children = root.children.map((child) =>
+          child.weight === undefined ? child : { ...child, weight: String(Number(child.weight) * factor) },
+        );
+        const scaled = { ...course, root: { ...root, children } };
+        expect(valueOf(outlooks(scaled, NOW).standing)).toBe(valueOf(outlooks(course, NOW).standing));
+        expect(valueOf(outlooks(scaled, NOW).ceiling)).toBe(valueOf(outlooks(course, NOW).ceiling));
+      }),
+      { numRuns: RUNS },
+    );
+  });
+
+  it('an excused or uncounted piece added to a category that is not empty changes no grade', () => {
+    fc.assert(
+      fc.property(randomCourse(), fc.boolean(), (course, excused) => {
+        const { root } = course;
+        if (root.children.length === 0 || root.planned) return;
+        const added = {
+          kind: 'assessment' as const,
+          id: 'added',
+          name: 'Added',
+          possible: '50',
+          ...(excused ? { status: 'excused' as const } : { counted: false }),
+        };
+        const more = { ...course, root: { ...root, children: [...root.children, added] } };
+        for (const outlook of ['standing', 'floor', 'ceiling'] as const) {
+          expect(valueOf(outlooks(more, NOW)[outlook])).toBe(valueOf(outlooks(course, NOW)[outlook]));
+        }
+      }),
+      { numRuns: RUNS },
+    );
+  });
+
+  it('the ribbon earns the floor and can still have the ceiling, where the whole has neither cap nor rounding', () => {
+    fc.assert(
+      fc.property(randomCourse(), (course) => {
+        const { cap: _cap, round: _round, ...root } = course.root;
+        const found = outlooks({ ...course, root }, NOW);
+        const { floor, ceiling } = found;
+        if (!floor.worth || !ceiling.worth || floor.worth.value.compare(ceiling.worth.value) > 0) return;
+        const segments = ribbon(found);
+        if (
+          segments.some(
+            ({ earned, open: left, lost, share }) => earned.add(left).add(lost).compare(share) < 0,
+          )
+        ) {
+          throw new Error('a segment is shorter than its share');
+        }
+        const earned = segments.reduce((sum, segment) => sum.add(segment.earned), reference.zero);
+        expect(text(earned)).toBe(text(floor.worth.value.mul(100)));
+      }),
+      { numRuns: 400 },
+    );
+  });
+});
+
+/** Whether a percent on every unknown reaches a cut-off, by the slow implementation. */
+function meets(course: Course, cutOff: string, place: number): boolean {
+  const level = reference.one.mul(place).div(10_000);
+  const suppose: reference.Supposition = ({ assume, extra }) => assume ?? (extra ? reference.zero : level);
+  const grade = reference.value(course, NOW, suppose, false);
+  if (!grade) return false;
+  const shown = course.scale.round ? reference.round(grade, course.scale.round) : grade;
+  return shown.mul(100).compare(cutOff) >= 0;
+}
