@@ -1,3 +1,4 @@
+import type { Arithmetic } from './arithmetic';
 import type { Assessment, LatePolicy } from './course';
 import { daysBetween } from './moment';
 import { fractionOfPercent, rational, roundToStep, ONE, whole, ZERO, type Rational } from './rational';
@@ -73,4 +74,18 @@ export function penaltyOf(late: Lateness | undefined): Penalty | undefined {
   if (late.effect.kind === 'closed') return { closed: true, loss: ZERO, of: 'possible', floor: ZERO };
   const { counted, perDay, of, floor } = late.effect;
   return { closed: false, loss: counted.mul(perDay), of, floor };
+}
+
+/** A penalty as a function of a piece's value. */
+export function losing<N>({ closed, loss, of, floor }: Penalty, a: Arithmetic<N>): (value: N) => N {
+  if (closed) return () => a.zero;
+  const kept = a.from(ONE.sub(loss));
+  const lost = a.from(loss);
+  const least = a.from(floor);
+  return (value) => {
+    const left = of === 'earned' ? a.multiply(value, kept) : a.subtract(value, lost);
+    const held = a.compare(value, least) < 0 ? value : least;
+    const best = a.compare(left, held) > 0 ? left : held;
+    return a.compare(best, a.zero) > 0 ? best : a.zero;
+  };
 }

@@ -8,12 +8,11 @@ import type {
   MissingPolicy,
   Moment,
   Round,
-  Scale,
 } from './course';
 import { statusOf, type Status } from './course';
-import { lateness, penaltyOf, type Lateness, type Penalty } from './late';
-import { isPast } from './moment';
-import { fractionOfPercent, ONE, rational, type Rational } from './rational';
+import { lateness, losing, penaltyOf, type Lateness } from './late';
+import { fractionOfPercent, rational, type Rational } from './rational';
+import { enteredValue, isOverdue } from './settle';
 
 /**
  * A course made ready for computing: text turned into numbers, inherited policies resolved, promised pieces put in their
@@ -281,41 +280,6 @@ function holdsDropsUp<N>(child: PlannedNode<N>): boolean {
   return child.settlement === 'unsettled' && child.origin !== 'empty';
 }
 
-function isOverdue(piece: Assessment, course: Course, now: Moment): boolean {
-  const due = piece.extended ?? piece.due;
-  const overdue = course.policy?.overdue;
-  return statusOf(piece) === 'open' && due !== undefined && !!overdue && isPast(due, now, overdue.after);
-}
-
-function enteredValue(
-  piece: Assessment,
-  status: Status,
-  missing: MissingPolicy,
-  scale: Scale,
-): Rational | undefined {
-  if (status === 'missing')
-    return missing.counts === 'nothing' ? undefined : fractionOfPercent(missing.percent ?? '0');
-  if (status !== 'scored') return undefined;
-  const score = piece.score!;
-  if ('points' in score) return rational(score.points).div(rational(piece.possible));
-  if ('percent' in score) return fractionOfPercent(score.percent);
-  return fractionOfPercent(scale.bands.find((band) => band.label === score.label)!.worth!);
-}
-
 function capped<N>(value: N, cap: N | undefined, arithmetic: Arithmetic<N>): N {
   return cap !== undefined && arithmetic.compare(value, cap) > 0 ? cap : value;
-}
-
-/** A penalty as a function of a piece's value. */
-function losing<N>({ closed, loss, of, floor }: Penalty, a: Arithmetic<N>): (value: N) => N {
-  if (closed) return () => a.zero;
-  const kept = a.from(ONE.sub(loss));
-  const lost = a.from(loss);
-  const least = a.from(floor);
-  return (value) => {
-    const left = of === 'earned' ? a.multiply(value, kept) : a.subtract(value, lost);
-    const held = a.compare(value, least) < 0 ? value : least;
-    const best = a.compare(left, held) > 0 ? left : held;
-    return a.compare(best, a.zero) > 0 ? best : a.zero;
-  };
 }

@@ -9,18 +9,19 @@ import {
   type CourseNode,
   type Edit,
 } from '@fidens/core';
-import { useRouter } from 'expo-router';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { View } from 'react-native';
-import { Button, IconButton, Text, TextInput } from 'react-native-paper';
-import { useDeleteCourse } from '../data/courses';
+import { IconButton, Text, TextInput } from 'react-native-paper';
 import { useChange } from '../data/use-change';
 import { Choice } from '../parts/choice';
+import { KeptField } from '../parts/kept-field';
 import { Empty } from '../parts/states';
 import { SectionTitle, Soft } from '../parts/words';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
+import { DeleteCourse } from './delete-course';
 import { newId } from './new-id';
+import { ScaleRules } from './scale-rules';
 import type { CoursePageProps } from './scores-page';
 import { categoryWords, COMBINE_WORDS, number, plural } from './words';
 
@@ -108,7 +109,7 @@ function NodeRules({ node, parent, edit, depth }: NodeRulesProps) {
       }}
     >
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
-        <FieldOf
+        <KeptField
           label={`Name of ${node.name}`}
           shown="Name"
           value={node.name}
@@ -117,7 +118,7 @@ function NodeRules({ node, parent, edit, depth }: NodeRulesProps) {
           style={{ flex: 1 }}
         />
         {parent.combine !== 'equal' && (
-          <FieldOf
+          <KeptField
             label={`Weight of ${node.name}`}
             shown={parent.combine === 'weights' ? 'Weight' : 'Times'}
             value={node.weight ?? ''}
@@ -171,58 +172,6 @@ function weightFault(text: string): string | undefined {
   return decimalSchema().validate(text).error
     ? 'A weight is a number from 0 up, such as 15 or 37.5.'
     : undefined;
-}
-
-interface FieldOfProps {
-  label: string;
-  shown: string;
-  value: string;
-  fault: (text: string) => string | undefined;
-  onKeep: (text: string) => void;
-  style: object;
-  numeric?: boolean;
-}
-
-/** A field that keeps itself when it is left, or on Enter; what is not right stays in it, with what would be. */
-function FieldOf({ label, shown, value, fault, onKeep, style, numeric = false }: FieldOfProps) {
-  const c = useColours();
-  const [text, setText] = useState(value);
-  const told = useRef(value);
-  useEffect(() => {
-    if (told.current === value) return;
-    told.current = value;
-    setText(value);
-  }, [value]);
-  const typed = numeric ? text.trim().replace(',', '.') : text;
-  const wrong = fault(typed);
-  const keep = () => {
-    if (wrong || typed === value) return;
-    told.current = typed;
-    onKeep(typed);
-  };
-  return (
-    <View style={style}>
-      <TextInput
-        mode="outlined"
-        dense
-        label={shown}
-        aria-label={label}
-        aria-invalid={!!wrong}
-        value={text}
-        onChangeText={setText}
-        onBlur={keep}
-        onSubmitEditing={keep}
-        error={!!wrong}
-        inputMode={numeric ? 'decimal' : 'text'}
-        style={{ backgroundColor: c.card }}
-      />
-      {wrong && (
-        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
-          {wrong}
-        </Text>
-      )}
-    </View>
-  );
 }
 
 /** What the weights come to, said calmly: a wrong total is a stage of typing, not a mistake. */
@@ -318,91 +267,6 @@ function AddCategory({ parent, edit }: { parent: Category; edit: NodeRulesProps[
           {wrong}
         </Text>
       )}
-    </View>
-  );
-}
-
-const MODE_WORDS = {
-  'half-up': 'halves go up',
-  'half-even': 'halves go to the even one',
-  up: 'up',
-  down: 'down',
-} as const;
-
-function ScaleRules({ course }: CoursePageProps) {
-  const c = useColours();
-  const { round, bands } = course.document.scale;
-  return (
-    <View style={{ gap: SPACE.s }}>
-      <SectionTitle>Grading scale</SectionTitle>
-      <Soft>
-        {round
-          ? `The course is rounded to steps of ${number(round.step)} percent, ${MODE_WORDS[round.mode ?? 'half-up']}, before it gets its letter.`
-          : 'The course is not rounded: a hair below a cut-off is below it.'}
-      </Soft>
-      <View>
-        {bands.map((band) => (
-          <View
-            key={band.label}
-            style={{
-              flexDirection: 'row',
-              gap: SPACE.m,
-              alignItems: 'baseline',
-              borderTopWidth: 1,
-              borderColor: c.rule,
-              paddingVertical: SPACE.s,
-            }}
-          >
-            <Text variant="headlineSmall" style={{ color: c.ink, minWidth: 56 }}>
-              {band.label}
-            </Text>
-            <Text variant="bodyMedium" style={{ color: c.ink, flex: 1 }}>
-              from {number(band.from)}
-            </Text>
-            <Soft>
-              {[
-                band.points !== undefined && `${band.points} points`,
-                band.worth !== undefined && `as a score ${number(band.worth)}%`,
-              ]
-                .filter(Boolean)
-                .join(' · ')}
-            </Soft>
-          </View>
-        ))}
-      </View>
-    </View>
-  );
-}
-
-/** Deleting a course asks once more, in place, and says what goes with it. */
-function DeleteCourse({ course }: CoursePageProps) {
-  const [asked, setAsked] = useState(false);
-  const router = useRouter();
-  const remove = useDeleteCourse();
-  const { title, root } = course.document;
-  if (!asked) {
-    return (
-      <Button style={{ alignSelf: 'flex-start' }} onPress={() => setAsked(true)}>
-        Delete this course
-      </Button>
-    );
-  }
-  return (
-    <View style={{ gap: SPACE.s, alignItems: 'flex-start' }} role="alert">
-      <Soft>
-        {title} goes for good, with its {plural(countPieces(root), 'piece')} and scores.
-      </Soft>
-      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
-        <Button
-          mode="contained"
-          loading={remove.isPending}
-          onPress={() => remove.mutate(course.id, { onSuccess: () => router.replace('/') })}
-        >
-          Delete {title}
-        </Button>
-        <Button onPress={() => setAsked(false)}>Keep it</Button>
-      </View>
-      {remove.error && <Soft>It could not be deleted: {remove.error.message}</Soft>}
     </View>
   );
 }

@@ -1,0 +1,43 @@
+import { pieces } from '@fidens/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Button } from 'react-native-paper';
+import { useDeleteCourse } from '../data/courses';
+import { Soft } from '../parts/words';
+import { SPACE } from '../theme/layout';
+import type { CoursePageProps } from './scores-page';
+import { plural } from './words';
+
+/** Deleting a course asks once more, in place, and says what goes with it. */
+export function DeleteCourse({ course }: CoursePageProps) {
+  const [asked, setAsked] = useState(false);
+  const router = useRouter();
+  const remove = useDeleteCourse();
+  const { title } = course.document;
+  if (!asked) {
+    return (
+      <Button style={{ alignSelf: 'flex-start' }} onPress={() => setAsked(true)}>
+        Delete this course
+      </Button>
+    );
+  }
+  return (
+    <View style={{ gap: SPACE.s, alignItems: 'flex-start' }} role="alert">
+      <Soft>
+        {title} goes for good, with its {plural(pieces(course.document).length, 'piece')} and scores.
+      </Soft>
+      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+        <Button
+          mode="contained"
+          loading={remove.isPending}
+          onPress={() => remove.mutate(course.id, { onSuccess: () => router.replace('/') })}
+        >
+          Delete {title}
+        </Button>
+        <Button onPress={() => setAsked(false)}>Keep it</Button>
+      </View>
+      {remove.error && <Soft>It could not be deleted: {remove.error.message}</Soft>}
+    </View>
+  );
+}

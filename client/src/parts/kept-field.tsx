@@ -1,0 +1,57 @@
+import { useEffect, useRef, useState } from 'react';
+import { View } from 'react-native';
+import { Text, TextInput } from 'react-native-paper';
+import { useColours } from '../theme/paper-theme';
+
+interface KeptFieldProps {
+  /** What it is, for a screen reader; `shown` is what stands on it. */
+  label: string;
+  shown: string;
+  value: string;
+  fault: (text: string) => string | undefined;
+  onKeep: (text: string) => void;
+  style: object;
+  numeric?: boolean;
+}
+
+/** A field that keeps itself when it is left, or on Enter; what is not right stays in it, with what would be. */
+export function KeptField({ label, shown, value, fault, onKeep, style, numeric = false }: KeptFieldProps) {
+  const c = useColours();
+  const [text, setText] = useState(value);
+  const told = useRef(value);
+  useEffect(() => {
+    if (told.current === value) return;
+    told.current = value;
+    setText(value);
+  }, [value]);
+  const typed = numeric ? text.trim().replace(',', '.') : text;
+  const wrong = fault(typed);
+  const keep = () => {
+    if (wrong || typed === value) return;
+    told.current = typed;
+    onKeep(typed);
+  };
+  return (
+    <View style={style}>
+      <TextInput
+        mode="outlined"
+        dense
+        label={shown}
+        aria-label={label}
+        aria-invalid={!!wrong}
+        value={text}
+        onChangeText={setText}
+        onBlur={keep}
+        onSubmitEditing={keep}
+        error={!!wrong}
+        inputMode={numeric ? 'decimal' : 'text'}
+        style={{ backgroundColor: c.card }}
+      />
+      {wrong && (
+        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
+          {wrong}
+        </Text>
+      )}
+    </View>
+  );
+}
