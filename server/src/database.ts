@@ -12,6 +12,8 @@ export function openDatabase(url: string): Knex {
     connection: { connectionString: url, application_name: 'fidens' },
     pool: { min: 0, max: 10 },
     acquireConnectionTimeout: 5_000,
+    // What goes wrong is thrown too, and said once where it is caught.
+    log: { error: () => undefined, warn: () => undefined },
   });
 }
 

@@ -33,8 +33,8 @@ async function main(): Promise<void> {
 }
 
 function fail(error: unknown): never {
-  const { code, message } = error as { code?: string; message: string };
-  if (code === 'EADDRINUSE') console.error(`The port ${process.env.PORT} is taken. Set PORT to another one.`);
+  const { code, message, port } = error as { code?: string; message: string; port?: number };
+  if (code === 'EADDRINUSE') console.error(`The port ${port} is taken. Set PORT to another one.`);
   else if (isUnreachable(error)) console.error(`The database cannot be reached: ${message || code}`);
   else console.error(message);
   process.exit(1);

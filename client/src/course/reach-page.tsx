@@ -46,6 +46,8 @@ export function ReachPage({ course, beside }: CoursePageProps) {
 function EveryLetter({ computed }: { computed: Computed }) {
   const c = useColours();
   const alone = useMemo(() => largestAlone(computed.outlooks), [computed]);
+  const longest = Math.max(...computed.reach.map(({ band }) => band.label.length));
+  const column = longest > 3 ? Math.min(110, 10 * longest) : 48;
   return (
     <View>
       <View style={{ paddingBottom: SPACE.s }}>
@@ -67,8 +69,8 @@ function EveryLetter({ computed }: { computed: Computed }) {
           }}
         >
           <Text
-            variant="headlineMedium"
-            style={{ minWidth: 48, color: entry.state === 'out' ? c.onPale : c.ink }}
+            variant={column > 60 ? 'titleMedium' : 'headlineMedium'}
+            style={{ width: column, color: entry.state === 'out' ? c.onPale : c.ink }}
           >
             {entry.band.label}
           </Text>

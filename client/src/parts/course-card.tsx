@@ -41,7 +41,7 @@ export function CourseCard({ course, compact = false, chosen = false }: CourseCa
       >
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
           <Text
-            variant={compact ? 'headlineMedium' : 'displaySmall'}
+            variant={letter.length > 3 ? 'titleMedium' : compact ? 'headlineMedium' : 'displaySmall'}
             numberOfLines={1}
             style={{ color: c.ink, minWidth: compact ? 36 : 54 }}
           >

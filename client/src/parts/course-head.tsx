@@ -48,7 +48,7 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
       )}
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.l }}>
         <Text
-          variant={wide ? 'displayMedium' : 'displayLarge'}
+          variant={letter.length > 3 ? 'displaySmall' : wide ? 'displayMedium' : 'displayLarge'}
           role="heading"
           aria-level={1}
           aria-label={`${document.title}: ${letter}, standing ${percent}`}

@@ -97,20 +97,21 @@ function Bars({ placed, width, height }: { placed: readonly Placed[]; width: num
 
 function Names({ placed }: { placed: readonly Placed[] }) {
   const { soft, ink } = useColours();
+  const legible = placed.filter(({ width }) => width >= LEGIBLE);
+  // A few names among many segments would only seem to name the rest.
+  if (legible.length * 2 < placed.length) return null;
   return (
     <View style={{ height: 38, marginTop: SPACE.xs }} aria-hidden>
-      {placed
-        .filter(({ width }) => width >= LEGIBLE)
-        .map(({ segment, x, width }) => (
-          <View key={segment.id} style={{ position: 'absolute', left: x + 2, width: width - 2 }}>
-            <Text variant="labelSmall" numberOfLines={1} style={{ color: soft }}>
-              {segment.name} {segment.extra ? '+' : decimalText(segment.share, 1)}
-            </Text>
-            <Text variant="labelSmall" numberOfLines={1} style={{ color: ink, fontFamily: TEXT_STRONG }}>
-              {pointsWords(segment, width >= ROOMY)}
-            </Text>
-          </View>
-        ))}
+      {legible.map(({ segment, x, width }) => (
+        <View key={segment.id} style={{ position: 'absolute', left: x + 2, width: width - 2 }}>
+          <Text variant="labelSmall" numberOfLines={1} style={{ color: soft }}>
+            {segment.name} {segment.extra ? '+' : decimalText(segment.share, 1)}
+          </Text>
+          <Text variant="labelSmall" numberOfLines={1} style={{ color: ink, fontFamily: TEXT_STRONG }}>
+            {pointsWords(segment, width >= ROOMY)}
+          </Text>
+        </View>
+      ))}
     </View>
   );
 }

@@ -15,7 +15,7 @@ export function Phrases({ phrases, style }: { phrases: readonly Phrase[]; style?
           key={index}
           style={
             strong
-              ? { backgroundColor: askSoft, color: onAskSoft, borderRadius: 4, paddingHorizontal: 4 }
+              ? { backgroundColor: askSoft, color: onAskSoft, borderRadius: 4, paddingHorizontal: 2 }
               : undefined
           }
         >
