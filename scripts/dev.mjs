@@ -18,13 +18,15 @@ const environment = {
   EXPO_NO_TELEMETRY: '1',
   EXPO_OFFLINE: '1',
 };
+// Without npx between, so that a signal reaches what was started.
+const BIN = join(HOME, 'node_modules/.bin');
 const watched = [
-  spawn('npx', ['tsx', 'watch', 'server/src/main.ts'], {
+  spawn(join(BIN, 'tsx'), ['watch', 'server/src/main.ts'], {
     cwd: HOME,
     stdio: 'inherit',
     env: { ...environment, PORT: String(api) },
   }),
-  spawn('npx', ['expo', 'start', '--web', '--port', port], {
+  spawn(join(BIN, 'expo'), ['start', '--web', '--port', port], {
     cwd: join(HOME, 'client'),
     stdio: 'inherit',
     env: { ...environment, BROWSER: 'none', FIDENS_API: `http://127.0.0.1:${api}` },
