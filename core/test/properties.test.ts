@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   applyEdits,
   checkCourse,
+  exact,
   outlooks,
   pieces,
   readCourse,
@@ -15,6 +16,8 @@ import {
   type Derivation,
   type Rational,
 } from '../src';
+import { courseCurve } from '../src/course-curve';
+import { onlyRises } from '../src/shape';
 import { randomCourse } from './random-course';
 import * as reference from './reference';
 import { NOW } from './sample';
@@ -90,6 +93,50 @@ describe('on random courses', () => {
         },
       ),
       { numRuns: 120 },
+    );
+  });
+
+  it('where the shape says that a grade only rises, it does: for all unknowns, and for each open piece alone', () => {
+    let rising = 0;
+    fc.assert(
+      fc.property(randomCourse(), (course) => {
+        const found = outlooks(course, NOW);
+        const { plan, forecastOf } = found;
+        const open = plan.pieces.filter(({ settlement }) => settlement === 'unsettled');
+        const unknown = open.filter(({ assumed, insideExtra }) => assumed === undefined && !insideExtra);
+        for (const moving of [unknown, ...open.slice(0, 2).map((piece) => [piece])]) {
+          if (moving.length === 0 || !onlyRises(plan.root, (piece) => moving.includes(piece), exact))
+            continue;
+          rising += 1;
+          const curve = courseCurve(plan, (piece) => moving.includes(piece), forecastOf);
+          const grades = PLACES.map((place) => curve.exactAt(reference.one.mul(place).div(100)));
+          const valued = grades.flatMap((grade) => grade ?? []);
+          expect([0, PLACES.length]).toContain(valued.length);
+          valued
+            .slice(1)
+            .forEach((grade, index) => expect(grade.compare(valued[index]!)).toBeGreaterThanOrEqual(0));
+        }
+      }),
+      { numRuns: RUNS },
+    );
+    expect(rising).toBeGreaterThan(RUNS / 4);
+  });
+
+  it('a curve of the course is what the slow implementation gives, piece by piece', () => {
+    fc.assert(
+      fc.property(randomCourse(), fc.nat(100), (course, place) => {
+        const { plan } = outlooks(course, NOW);
+        const level = reference.one.mul(place).div(100);
+        const unknown = (piece: { assumed: unknown; insideExtra: boolean }) =>
+          !piece.assumed && !piece.insideExtra;
+        const curve = courseCurve(plan, unknown, (piece) => piece.assumed ?? reference.zero);
+        const suppose: reference.Supposition = ({ assume, extra }) =>
+          assume ?? (extra ? reference.zero : level);
+        const want = reference.value(course, NOW, suppose, false);
+        expect(text(curve.exactAt(level))).toBe(text(want));
+        if (want && !hasRounding(course)) expect(curve.floatAt(place / 100)).toBeCloseTo(want.valueOf(), 9);
+      }),
+      { numRuns: 600 },
     );
   });
 
@@ -198,6 +245,13 @@ describe('on random courses', () => {
     );
   });
 });
+
+const PLACES = [0, 1, 7, 20, 33, 45, 50, 62, 70, 80, 85, 91, 95, 99, 100];
+
+/** A float may round to the other side of a step, or drop the other of two equal pieces; it only guides. */
+function hasRounding(course: Course): boolean {
+  return JSON.stringify(course.root).match(/"round"|"drop"/) !== null;
+}
 
 /** Whether a percent on every unknown reaches a cut-off, by the slow implementation. */
 function meets(course: Course, cutOff: string, place: number): boolean {
