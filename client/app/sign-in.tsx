@@ -1,10 +1,10 @@
-import { credentialsSchema, JOI_OPTIONS, registrationSchema, type Fault } from '@fidens/core';
+import { credentialsSchema, JOI_OPTIONS, registrationSchema } from '@fidens/core';
 import { joiResolver } from '@hookform/resolvers/joi';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { ApiError } from '../src/data/api';
+import { faultsOf, reasonOf } from '../src/data/api';
 import { useSession, useSignIn } from '../src/data/session';
 import { FormField } from '../src/parts/form-field';
 import { Soft } from '../src/parts/words';
@@ -87,7 +87,7 @@ function AccountForm({ isNew, signIn }: { isNew: boolean; signIn: ReturnType<typ
       />
       {refused && (
         <Text variant="bodyMedium" role="alert" style={{ color: c.error }}>
-          {refused instanceof ApiError ? refused.detail : 'Something went wrong here.'}
+          {reasonOf(refused)}
         </Text>
       )}
       <Button
@@ -100,8 +100,4 @@ function AccountForm({ isNew, signIn }: { isNew: boolean; signIn: ReturnType<typ
       {isNew && <Soft>Your records are yours alone: no school sees them.</Soft>}
     </View>
   );
-}
-
-function faultsOf(error: unknown): readonly Fault[] {
-  return error instanceof ApiError ? error.errors : [];
 }

@@ -140,7 +140,7 @@ function partOf<N>(
   derivation: Derivation<N> | undefined,
   a: Arithmetic<N>,
 ): Part<N> {
-  const leftOut = whyLeftOut(category, node, worth, a);
+  const leftOut = whyLeftOut(node, worth);
   if (leftOut) return { node, worth, role: leftOut, above: a.zero, below: a.zero, derivation };
   const { value, size } = worth!;
   const below = unit(category, node, size, a);
@@ -155,20 +155,14 @@ function partOf<N>(
 }
 
 /** What full marks of a child are in its category: its points, one, or its weight. */
-function unit<N>(category: PlannedCategory<N>, node: PlannedNode<N>, size: N, a: Arithmetic<N>): N {
+export function unit<N>(category: PlannedCategory<N>, node: PlannedNode<N>, size: N, a: Arithmetic<N>): N {
   if (category.combine === 'equal') return a.one;
   if (category.combine === 'weights') return node.weight!;
   return node.weight === undefined ? size : a.multiply(node.weight, size);
 }
 
-function whyLeftOut<N>(
-  { combine }: PlannedCategory<N>,
-  { weight }: PlannedNode<N>,
-  worth: Worth<N> | undefined,
-  a: Arithmetic<N>,
-): LeftOut | undefined {
-  if (combine === 'weights' && weight === undefined) return 'no weight';
-  if (combine !== 'equal' && weight !== undefined && a.isZero(weight)) return 'weight 0';
+function whyLeftOut<N>({ weighs, weight }: PlannedNode<N>, worth: Worth<N> | undefined): LeftOut | undefined {
+  if (!weighs) return weight === undefined ? 'no weight' : 'weight 0';
   return worth ? undefined : 'no value';
 }
 

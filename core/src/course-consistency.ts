@@ -1,7 +1,7 @@
 import { isDecimal, isRealMoment } from './decimal';
 import { rational } from './rational';
 import { instant } from './moment';
-import { placeText, type Fault } from './validation';
+import { isObject, placeText, type Fault } from './validation';
 
 type Json = Record<string, unknown>;
 type Path = readonly (string | number)[];
@@ -140,5 +140,5 @@ class Consistency {
 }
 
 function asObject(value: unknown): Json | undefined {
-  return typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Json) : undefined;
+  return isObject(value) ? value : undefined;
 }

@@ -1,7 +1,7 @@
 import type { Course, CourseNode } from './course';
 import { consistencyFaults } from './course-consistency';
 import { assessmentSchema, categorySchema, courseSchema, LIMITS } from './course-schema';
-import { check, placeText, type Checked, type Fault } from './validation';
+import { check, isObject, placeText, type Checked, type Fault } from './validation';
 
 /**
  * Reads one course document.
@@ -64,10 +64,6 @@ export function writeCourse(course: Course): string {
   return `${JSON.stringify(course, null, 2)}\n`;
 }
 
-export function isObject(value: unknown): value is Record<string, unknown> {
-  return typeof value === 'object' && value !== null && !Array.isArray(value);
-}
-
 /** Refuses, before anything else looks at it, a tree that is deeper or larger than any course. */
 function overLimits(root: unknown, at: Path): Fault | undefined {
   let nodes = 0;
@@ -90,7 +86,7 @@ function overLimits(root: unknown, at: Path): Fault | undefined {
 }
 
 /** `null` means the same as leaving out, except a category's `late: null`. */
-export function withoutNulls(value: unknown): unknown {
+function withoutNulls(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(withoutNulls);
   if (!isObject(value)) return value;
   const entries = Object.entries(value).filter(

@@ -3,8 +3,7 @@ import { bandOf, lettersOf } from './letter';
 import type { Outlooks } from './outlook';
 import { decimalText, rational, roundToStep, type Rational } from './rational';
 import type { BandReach } from './reach';
-import { solve } from './solve';
-import { swings } from './swing';
+import type { Alone } from './solve';
 
 /** What one piece alone must bring for a band. */
 export interface PieceTake {
@@ -39,8 +38,14 @@ export interface Phrase {
 /**
  * Chooses what to say of a course: its target where it has one, else the next letter above the forecast that can still be
  * reached, else the best that is sure.
+ *
+ * @param alone - what `solveLargest` says
  */
-export function headline(from: Outlooks<Rational>, bands: readonly BandReach[]): Headline {
+export function headline(
+  from: Outlooks<Rational>,
+  bands: readonly BandReach[],
+  alone: Alone | undefined,
+): Headline {
   const goal = goalOf(from, bands);
   if (!goal) return { kind: 'no value' };
   const { band } = goal;
@@ -53,7 +58,7 @@ export function headline(from: Outlooks<Rational>, bands: readonly BandReach[]):
     .slice(0, bands.indexOf(goal))
     .filter(({ state }) => state === 'out')
     .map((entry) => entry.band);
-  return { kind: 'takes', band, level: shownLevel(goal), out, alone: aloneFor(from, band) };
+  return { kind: 'takes', band, level: shownLevel(goal), out, alone: takeOf(alone, band) };
 }
 
 function settledHeadline(from: Outlooks<Rational>, goal: BandReach, value: Rational): Headline {
@@ -89,16 +94,11 @@ export function shownLevel({ level, holds }: BandReach): string {
   return decimalText(roundToStep(rational(level!), rational('0.1'), 'up'), 1);
 }
 
-/** What the open piece with the largest swing must bring alone, if that can be said. */
-function aloneFor(from: Outlooks<Rational>, band: Band): PieceTake | undefined {
-  const [first, ...rest] = swings(from);
-  if (!first) return undefined;
-  const { id } = rest.reduce((most, swing) => (swing.points.compare(most.points) > 0 ? swing : most), first);
-  const solution = solve(from, id);
-  const answer = 'bands' in solution ? solution.bands.find((entry) => entry.band === band) : undefined;
-  const piece = from.plan.pieces.find((candidate) => candidate.id === id)!.source!;
+function takeOf(alone: Alone | undefined, band: Band): PieceTake | undefined {
+  const answer = alone?.bands.find((entry) => entry.band === band);
   if (answer?.state !== 'reachable' || !answer.holds) return undefined;
-  return { name: piece.name, score: answer.level!, possible: piece.possible };
+  const { name, possible } = alone!.piece;
+  return { name, score: answer.level!, possible };
 }
 
 /** The headline in words: one or two sentences. */

@@ -39,6 +39,8 @@ interface PlannedFields<N> {
   readonly extra: boolean;
   /** Is, or stands inside, extra credit. */
   readonly insideExtra: boolean;
+  /** Can stand in R or E of its category: neither weight 0 nor, where weights are needed, without one. */
+  readonly weighs: boolean;
   /** Can stand in R or E of every category above it: no weight on its way up leaves it out. */
   readonly takesPart: boolean;
   readonly parent: PlannedCategory<N> | undefined;
@@ -164,13 +166,15 @@ class Planner<N> {
   #fields(node: CourseNode, inherited: Inherited<N>): PlannedFields<N> {
     const weight = node.weight === undefined ? undefined : rational(node.weight);
     const extra = node.extraCredit === true;
+    const weighs = isWeighed(inherited.parent?.combine, weight);
     return {
       id: node.id,
       name: node.name,
       weight: weight && this.arithmetic.from(weight),
       extra,
       insideExtra: extra || inherited.insideExtra,
-      takesPart: inherited.takesPart && hasPart(inherited.parent?.combine, weight),
+      weighs,
+      takesPart: inherited.takesPart && weighs,
       parent: inherited.parent,
     };
   }
@@ -243,6 +247,7 @@ class Planner<N> {
           weight: undefined,
           extra: false,
           insideExtra: inherited.insideExtra,
+          weighs: true,
           takesPart: inherited.takesPart,
           parent: category,
           size,
@@ -269,7 +274,7 @@ function unchanged<N>(value: N): N {
 }
 
 /** Under `points` and `weights`, a child of weight 0 takes no part, and under `weights` neither does one without a weight. */
-function hasPart(combine: Category['combine'], weight: Rational | undefined): boolean {
+function isWeighed(combine: Category['combine'], weight: Rational | undefined): boolean {
   if (combine === undefined || combine === 'equal') return true;
   return weight === undefined ? combine === 'points' : weight.n !== 0n;
 }

@@ -28,11 +28,7 @@ export interface BandReach {
 const LAST = 10_000;
 const GRID = whole(LAST);
 
-/** The pieces that a target asks about: unsettled, not assumed, not extra credit. */
-export function unknowns<N>(plan: Plan<N>): PlannedPiece<N>[] {
-  return plan.pieces.filter(isUnknown);
-}
-
+/** What a target asks about: unsettled, not assumed, not extra credit. */
 function isUnknown<N>(piece: PlannedPiece<N>): boolean {
   return piece.settlement === 'unsettled' && piece.assumed === undefined && !piece.insideExtra;
 }

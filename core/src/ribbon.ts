@@ -46,7 +46,7 @@ export function ribbon({ plan, floor, ceiling, forecast }: Outlooks<Rational>): 
 }
 
 /** The share of the course, in percent points, of each part of a derivation of the root. */
-export function shareOfParts({ parts, below }: Derivation<Rational>): Rational[] {
+function shareOfParts({ parts, below }: Derivation<Rational>): Rational[] {
   return parts.map((part) =>
     part.role === 'regular' && below.n !== 0n ? part.below.div(below).mul(HUNDRED) : ZERO,
   );

@@ -1,4 +1,5 @@
 import type { Arithmetic } from './arithmetic';
+import { unit } from './combine';
 import type { PlannedCategory, PlannedNode, PlannedPiece } from './plan';
 
 /**
@@ -38,13 +39,15 @@ function shapeOf<N>(
   if (node.kind === 'piece') return { varies: varies(node), rises: true, fixed: true, size: node.size };
   const { combine, drop } = node;
   const children = node.children
-    .filter((child) => takesPart(combine, child, a))
+    .filter(({ weighs }) => weighs)
     .map((child) => ({ child, shape: shapeOf(child, varies, a) }));
   const moving = children.some(({ shape }) => shape.varies);
   const regular = children.filter(({ child }) => !child.extra);
   const drops = drop.lowest + drop.highest > 0 && regular.length > 1;
   const sizes = regular.map(({ shape }) => shape.size);
-  const units = regular.map(({ child, shape }) => unitOf(combine, child, shape.size, a));
+  const units = regular.map(({ child, shape }) =>
+    combine === 'points' && shape.size === undefined ? undefined : unit(node, child, shape.size ?? a.zero, a),
+  );
   const pooled = combine === 'points';
   const fixed = regular.every(({ shape }) => shape.fixed) && (!drops || areAlike(pooled ? units : sizes, a));
   const size = !drops && fixed ? total(pooled ? units : sizes, a) : undefined;
@@ -57,27 +60,11 @@ function shapeOf<N>(
   return { varies: true, rises, fixed, size };
 }
 
-function takesPart<N>(combine: string, { weight }: PlannedNode<N>, a: Arithmetic<N>): boolean {
-  if (combine === 'equal') return true;
-  return weight === undefined ? combine === 'points' : !a.isZero(weight);
-}
-
 function total<N>(values: readonly (N | undefined)[], a: Arithmetic<N>): N | undefined {
   return values.reduce<N | undefined>(
     (sum, value) => (sum === undefined || value === undefined ? undefined : a.add(sum, value)),
     a.zero,
   );
-}
-
-function unitOf<N>(
-  combine: string,
-  child: PlannedNode<N>,
-  size: N | undefined,
-  a: Arithmetic<N>,
-): N | undefined {
-  if (combine === 'equal') return a.one;
-  if (combine === 'weights') return child.weight;
-  return size !== undefined && child.weight !== undefined ? a.multiply(child.weight, size) : size;
 }
 
 function areAlike<N>(values: readonly (N | undefined)[], a: Arithmetic<N>): boolean {

@@ -1,8 +1,10 @@
-import { courseCurve, type CourseCurve } from './course-curve';
+import type { Assessment } from './course';
+import { courseCurve } from './course-curve';
 import { hasForecast, type Outlooks } from './outlook';
 import type { PlannedPiece } from './plan';
 import { decimalText, rational, roundToStep, whole, ONE, type Rational } from './rational';
 import { reachAlong, type BandReach } from './reach';
+import { largestSwing } from './swing';
 import { find, isCounted } from './tree';
 
 /** What one piece alone must bring, everything else at its forecast, for each band; `level` is in points of the piece. */
@@ -29,7 +31,7 @@ export function solve(from: Outlooks<Rational>, id: string): Solution {
   const grid = scoresOf(piece);
   if (grid.last + 1 > MOST_SCORES)
     return { id, why: `There are more than ${MOST_SCORES} scores to tell apart.` };
-  const curve = pieceCurve(from, piece);
+  const curve = courseCurve(plan, (other) => other === piece, forecastOf);
   if (curve.exactAt(plan.arithmetic.zero) === undefined)
     return { id, why: 'The course has no grade with this piece at 0.' };
   const bands = reachAlong(curve, {
@@ -42,12 +44,19 @@ export function solve(from: Outlooks<Rational>, id: string): Solution {
   return { id, bands };
 }
 
-/** The course as a function of what one piece brings, everything else at its forecast. */
-export function pieceCurve(
-  { plan, forecastOf }: Outlooks<Rational>,
-  piece: PlannedPiece<Rational>,
-): CourseCurve {
-  return courseCurve(plan, (other) => other === piece, forecastOf);
+/** A piece, and what it alone must bring for each band. */
+export interface Alone {
+  readonly piece: Assessment;
+  readonly bands: readonly BandReach[];
+}
+
+/** What the open piece that can move the course most must bring alone, if that can be said. */
+export function solveLargest(from: Outlooks<Rational>): Alone | undefined {
+  const largest = largestSwing(from);
+  const solution = largest && solve(from, largest.id);
+  if (!solution || 'why' in solution) return undefined;
+  const { source } = from.plan.pieces.find(({ id }) => id === solution.id)!;
+  return { piece: source!, bands: solution.bands };
 }
 
 /** The scores that can be given for a piece: 0, step, 2·step, … below full marks, and full marks. */

@@ -10,6 +10,12 @@ export interface Swing {
   readonly points: Rational;
 }
 
+/** The open piece that can move the course most; the earlier of equal ones. Nothing where there is no forecast. */
+export function largestSwing(from: Outlooks<Rational>): Swing | undefined {
+  const [first, ...rest] = swings(from);
+  return rest.reduce((most, swing) => (most && swing.points.compare(most.points) > 0 ? swing : most), first);
+}
+
 /**
  * The swing of every listed, unsettled, counted piece, in tree order, everything else at its forecast.
  *

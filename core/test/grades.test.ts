@@ -12,6 +12,7 @@ import {
   ribbon,
   settledPoints,
   shownPercent,
+  solveLargest,
   ZERO,
   type Course,
   type Derivation,
@@ -25,7 +26,7 @@ const percent = (derivation: Derivation<Rational> | undefined) =>
 const standing = (document: Course) => percent(outlooks(document, NOW).standing);
 const say = (document: Course) => {
   const found = outlooks(document, NOW);
-  return headlinePhrases(headline(found, reach(found)))
+  return headlinePhrases(headline(found, reach(found), solveLargest(found)))
     .map(({ text }) => text)
     .join('');
 };

@@ -69,8 +69,10 @@ function securityHeaders() {
   });
 }
 
-/** The built application: compressed when it was built. Files whose names carry a hash are
- * kept for a year, the page that names them is asked for anew. */
+/**
+ * The built application, compressed when it was built. Files whose names carry a hash are kept for a year, the page that names
+ * them is asked for anew.
+ */
 function serveApplication(app: Express, folder: string): void {
   app.use(
     expressStaticGzip(folder, {

@@ -86,8 +86,11 @@ export const requireStudent: RequestHandler = (request, _response, next) => {
 
 /** Limits attempts to guess a password: by account and place, and by place alone. */
 export interface AttemptLimit {
-  /** @throws a problem 429 when there were too many */
-  spend(request: Request, email: string): Promise<void>;
+  /**
+   * @param email - the account that is tried; nothing where a new one is made, which guesses at none
+   * @throws a problem 429 when there were too many
+   */
+  spend(request: Request, email?: string): Promise<void>;
   forgive(request: Request, email: string): Promise<void>;
 }
 
@@ -109,7 +112,7 @@ export function attemptLimit(database: Knex): AttemptLimit {
     async spend(request, email) {
       try {
         await byPlace.consume(request.ip ?? 'unknown');
-        await byAccount.consume(accountKey(request, email));
+        if (email !== undefined) await byAccount.consume(accountKey(request, email));
       } catch (refusal) {
         if (!(refusal instanceof RateLimiterRes)) throw refusal;
         const minutes = Math.max(1, Math.ceil(refusal.msBeforeNext / 60_000));

@@ -81,6 +81,13 @@ describe('an account', () => {
     expect(unknown.body).toEqual(wrong.body);
   });
 
+  it('is made by many students of one place within minutes', async () => {
+    for (let index = 0; index < 12; index += 1) {
+      const account = { name: 'Hall', email: `hall${index}@saltmarsh.example`, password: PASSWORD };
+      await anyone().post('/api/v1/accounts').send(account).expect(201);
+    }
+  });
+
   it('limits attempts to guess a password, and says when to come back', async () => {
     const guess = () =>
       anyone().post('/api/v1/session').send({ email: 'guess@saltmarsh.example', password: 'guess' });

@@ -1,15 +1,17 @@
 import { Link, useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { LOOSE_WORDS, useLooseEnds } from '../../src/course/loose-ends';
 import { plural } from '../../src/course/words';
+import { reasonOf } from '../../src/data/api';
 import { sampleCoursesQuery, useCourses, useCreateCourse } from '../../src/data/courses';
 import { useNow } from '../../src/data/session';
 import { useTerm, weekOf } from '../../src/data/terms';
 import { CourseCard } from '../../src/parts/course-card';
 import { Page } from '../../src/parts/page';
 import { Empty, Failed, Loading } from '../../src/parts/states';
+import { Soft } from '../../src/parts/words';
 import { useGpa } from '../../src/parts/term-column';
 import { SPACE, TOUCH, useIsWide } from '../../src/theme/layout';
 import { useColours } from '../../src/theme/paper-theme';
@@ -113,11 +115,13 @@ function FirstUse() {
   const client = useQueryClient();
   const term = useTerm();
   const create = useCreateCourse();
-  const addSample = async () => {
-    const [document] = await client.fetchQuery(sampleCoursesQuery);
-    const { id } = await create.mutateAsync({ termId: term!.id, document: document! });
-    router.push(`/course/${id}/scores`);
-  };
+  const sample = useMutation({
+    mutationFn: async () => {
+      const [document] = await client.fetchQuery(sampleCoursesQuery);
+      return create.mutateAsync({ termId: term!.id, document: document! });
+    },
+    onSuccess: ({ id }) => router.push(`/course/${id}/scores`),
+  });
   return (
     <Empty
       title="A syllabus on the desk"
@@ -126,9 +130,10 @@ function FirstUse() {
           <Link href="/new-course" asChild>
             <Button mode="contained">Set up a course</Button>
           </Link>
-          <Button onPress={() => void addSample()} loading={create.isPending} disabled={!term}>
+          <Button onPress={() => sample.mutate()} loading={sample.isPending} disabled={!term}>
             Add a course of sample data
           </Button>
+          {sample.error && <Soft>It could not be added: {reasonOf(sample.error)}</Soft>}
         </View>
       }
     >

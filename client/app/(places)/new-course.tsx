@@ -1,4 +1,4 @@
-import { courseFields, JOI_OPTIONS, type Course, type Fault } from '@fidens/core';
+import { courseFields, JOI_OPTIONS, type Course } from '@fidens/core';
 import { joiResolver } from '@hookform/resolvers/joi';
 import { useRouter } from 'expo-router';
 import Joi from 'joi';
@@ -7,7 +7,7 @@ import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { SCALE_PRESETS } from '../../src/course/scale-presets';
-import { ApiError } from '../../src/data/api';
+import { faultsOf, reasonOf } from '../../src/data/api';
 import { useCreateCourse } from '../../src/data/courses';
 import { useTerm } from '../../src/data/terms';
 import { Choice } from '../../src/parts/choice';
@@ -104,7 +104,7 @@ export default function NewCourse() {
       />
       {create.error && (
         <Text variant="bodyMedium" role="alert" style={{ color: c.error }}>
-          {create.error instanceof ApiError ? create.error.detail : 'Something went wrong here.'}
+          {reasonOf(create.error)}
         </Text>
       )}
       <Button
@@ -134,8 +134,4 @@ function newDocument(
     scale,
     root: { kind: 'category', id: 'course', name: 'Course', combine, children: [] },
   };
-}
-
-function faultsOf(error: unknown): readonly Fault[] {
-  return error instanceof ApiError ? error.errors : [];
 }

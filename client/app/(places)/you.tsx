@@ -1,10 +1,10 @@
-import { JOI_OPTIONS, termSchema, type Fault } from '@fidens/core';
+import { JOI_OPTIONS, termSchema } from '@fidens/core';
 import { joiResolver } from '@hookform/resolvers/joi';
 import Joi from 'joi';
 import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { ApiError } from '../../src/data/api';
+import { faultsOf, reasonOf } from '../../src/data/api';
 import { useSession, useSignOut } from '../../src/data/session';
 import { useSaveTerm, useTerm, type Term } from '../../src/data/terms';
 import { Choice } from '../../src/parts/choice';
@@ -53,7 +53,7 @@ export default function YouPlace() {
       >
         Sign out
       </Button>
-      {signOut.error && <Soft>You are still signed in: {signOut.error.message}</Soft>}
+      {signOut.error && <Soft>You are still signed in: {reasonOf(signOut.error)}</Soft>}
     </Page>
   );
 }
@@ -76,7 +76,10 @@ function TermForm({ term }: { term: Term }) {
     void handleSubmit(({ name, startsOn, endsOn }) =>
       save.mutate(
         { id: term.id, name, startsOn: startsOn || null, endsOn: endsOn || null },
-        { onError: (error) => faultsOf(error).forEach(({ message }) => setError('name', { message })) },
+        {
+          onError: (error) =>
+            faultsOf(error).forEach(({ at, message }) => setError(at as keyof Fields, { message })),
+        },
       ),
     )();
   return (
@@ -91,6 +94,7 @@ function TermForm({ term }: { term: Term }) {
           <DayField control={control} name="endsOn" label="Last day" />
         </View>
       </View>
+      {save.error && <Soft>The term is not kept: {reasonOf(save.error)}</Soft>}
       <Button
         mode="contained-tonal"
         style={{ alignSelf: 'flex-start' }}
@@ -102,8 +106,4 @@ function TermForm({ term }: { term: Term }) {
       </Button>
     </View>
   );
-}
-
-function faultsOf(error: unknown): readonly Fault[] {
-  return error instanceof ApiError ? error.errors : [];
 }

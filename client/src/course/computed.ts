@@ -5,6 +5,8 @@ import {
   problems,
   reach,
   ribbon,
+  solveLargest,
+  type Alone,
   type BandReach,
   type Course,
   type Headline,
@@ -21,8 +23,9 @@ export interface Computed {
   readonly outlooks: Outlooks<Rational>;
   readonly letters: Letters;
   readonly segments: readonly Segment[];
-  /** Reach and its headline are computed when they are first asked for. */
+  /** Reach, what one piece alone takes, and the headline are computed when they are first asked for. */
   readonly reach: readonly BandReach[];
+  readonly alone: Alone | undefined;
   readonly headline: Headline;
   readonly problems: readonly Problem[];
 }
@@ -48,8 +51,11 @@ export function compute(course: Course, now: string): Computed {
     get reach() {
       return once(this, 'reach', () => reach(found));
     },
+    get alone() {
+      return once(this, 'alone', () => solveLargest(found));
+    },
     get headline() {
-      return once(this, 'headline', () => headline(found, this.reach));
+      return once(this, 'headline', () => headline(found, this.reach, this.alone));
     },
   };
   known.set(course, computed);

@@ -3,6 +3,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
+import { reasonOf } from '../data/api';
 import { useDeleteCourse } from '../data/courses';
 import { Soft } from '../parts/words';
 import { SPACE } from '../theme/layout';
@@ -37,7 +38,7 @@ export function DeleteCourse({ course }: CoursePageProps) {
         </Button>
         <Button onPress={() => setAsked(false)}>Keep it</Button>
       </View>
-      {remove.error && <Soft>It could not be deleted: {remove.error.message}</Soft>}
+      {remove.error && <Soft>It could not be deleted: {reasonOf(remove.error)}</Soft>}
     </View>
   );
 }

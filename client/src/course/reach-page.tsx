@@ -1,14 +1,4 @@
-import {
-  headlinePhrases,
-  shownLevel,
-  solve,
-  swings,
-  type BandReach,
-  type Outlooks,
-  type Rational,
-  type Solution,
-} from '@fidens/core';
-import { useMemo } from 'react';
+import { headlinePhrases, shownLevel, type BandReach } from '@fidens/core';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useNow } from '../data/session';
@@ -45,7 +35,6 @@ export function ReachPage({ course, beside }: CoursePageProps) {
 
 function EveryLetter({ computed }: { computed: Computed }) {
   const c = useColours();
-  const alone = useMemo(() => largestAlone(computed.outlooks), [computed]);
   const longest = Math.max(...computed.reach.map(({ band }) => band.label.length));
   const column = longest > 3 ? Math.min(110, 10 * longest) : 48;
   return (
@@ -75,7 +64,7 @@ function EveryLetter({ computed }: { computed: Computed }) {
             {entry.band.label}
           </Text>
           <View style={{ flex: 1, gap: SPACE.xs, minWidth: 0 }}>
-            <Soft>{takesWords(entry, computed, alone)}</Soft>
+            <Soft>{takesWords(entry, computed)}</Soft>
             {entry.state === 'reachable' && (
               <LevelBar level={Number(entry.level)} target={isTarget(computed, entry)} />
             )}
@@ -121,22 +110,7 @@ function isTarget({ headline }: Computed, { band }: BandReach): boolean {
   return headline.kind === 'takes' && headline.band === band;
 }
 
-interface Alone {
-  readonly name: string;
-  readonly possible: string;
-  readonly solution: Solution;
-}
-
-/** The open piece that can move the course most, solved for every letter. */
-function largestAlone(outlooks: Outlooks<Rational>): Alone | undefined {
-  const [first, ...rest] = swings(outlooks);
-  if (!first) return undefined;
-  const { id } = rest.reduce((most, swing) => (swing.points.compare(most.points) > 0 ? swing : most), first);
-  const { name, possible } = outlooks.plan.pieces.find((piece) => piece.id === id)!.source!;
-  return { name, possible, solution: solve(outlooks, id) };
-}
-
-function takesWords(entry: BandReach, { outlooks }: Computed, alone: Alone | undefined): string {
+function takesWords(entry: BandReach, { outlooks, alone }: Computed): string {
   if (entry.state === 'secured') return 'whatever happens';
   if (entry.state === 'out') {
     const best = outlooks.ceiling.worth!.value;
@@ -145,11 +119,11 @@ function takesWords(entry: BandReach, { outlooks }: Computed, alone: Alone | und
   const gaps = entry.holds
     ? ''
     : `, but not from ${entry.gaps.map(({ from, to }) => `${from} to ${to}%`).join(', nor ')}`;
-  if (!alone || 'why' in alone.solution) return `on everything that is open${gaps}`;
-  const own = alone.solution.bands.find(({ band }) => band === entry.band)!;
-  if (own.state === 'out') return `more than ${alone.name} alone can bring${gaps}`;
-  if (own.state === 'secured') return `whatever ${alone.name} brings, if the rest goes as usual${gaps}`;
-  return `${alone.name} alone: ${number(own.level!)} of ${number(alone.possible)}${gaps}`;
+  if (!alone) return `on everything that is open${gaps}`;
+  const own = alone.bands.find(({ band }) => band === entry.band)!;
+  if (own.state === 'out') return `more than ${alone.piece.name} alone can bring${gaps}`;
+  if (own.state === 'secured') return `whatever ${alone.piece.name} brings, if the rest goes as usual${gaps}`;
+  return `${alone.piece.name} alone: ${number(own.level!)} of ${number(alone.piece.possible)}${gaps}`;
 }
 
 const OUTLOOK_WORDS = {

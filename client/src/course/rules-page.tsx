@@ -43,9 +43,8 @@ const ROOT_HINTS: Record<Combine, string> = {
 
 /** The course's rules: its categories with their weights, how each adds up, and its scale. */
 export function RulesPage({ course }: CoursePageProps) {
-  const change = useChange(course);
+  const edit = useChange(course);
   const { root } = course.document;
-  const edit = (edits: readonly Edit[], done?: string) => change(edits, done);
   return (
     <View style={{ gap: SPACE.xl }}>
       <View style={{ gap: SPACE.s }}>

@@ -66,7 +66,7 @@ export function plural(value: number, one: string, many = `${one}s`): string {
 }
 
 /** A moment as a day: "12 Sep". */
-export function dayWords(moment: string): string {
+function dayWords(moment: string): string {
   return format(new Date(moment), 'd MMM');
 }
 

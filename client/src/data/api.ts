@@ -18,6 +18,16 @@ export class ApiError extends Error {
   }
 }
 
+/** Why something did not work, in one sentence for a person. */
+export function reasonOf(error: unknown): string {
+  return error instanceof ApiError ? error.detail : 'Something went wrong here.';
+}
+
+/** Each field that the server found wrong; empty where it was something else. */
+export function faultsOf(error: unknown): readonly Fault[] {
+  return error instanceof ApiError ? error.errors : [];
+}
+
 interface Request {
   method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
   body?: unknown;

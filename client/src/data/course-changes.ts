@@ -105,6 +105,8 @@ function current(client: QueryClient, courseId: string): StoredCourse {
 }
 
 function keep(client: QueryClient, course: StoredCourse): void {
+  // A list that was asked for before this version was made must not come in over it.
+  void client.cancelQueries({ queryKey: coursesQuery.queryKey });
   client.setQueryData(coursesQuery.queryKey, (courses) =>
     courses?.map((other) => (other.id === course.id ? course : other)),
   );

@@ -1,7 +1,7 @@
 import { createElement } from 'react';
 import { Controller, type Control, type FieldValues, type Path } from 'react-hook-form';
 import { View } from 'react-native';
-import { Text } from 'react-native-paper';
+import { HelperText, Text } from 'react-native-paper';
 import { TEXT, useColours, useFidensTheme } from '../theme/paper-theme';
 
 interface DayFieldProps<F extends FieldValues> {
@@ -18,7 +18,7 @@ export function DayField<F extends FieldValues>({ control, name, label }: DayFie
     <Controller
       control={control}
       name={name}
-      render={({ field: { value, onChange, onBlur } }) => (
+      render={({ field: { value, onChange, onBlur }, fieldState: { error } }) => (
         <View style={{ marginTop: 6 }}>
           <Text
             variant="labelSmall"
@@ -38,6 +38,7 @@ export function DayField<F extends FieldValues>({ control, name, label }: DayFie
           {createElement('input', {
             type: 'date',
             'aria-label': label,
+            'aria-invalid': !!error,
             value,
             onChange: ({ target }: { target: { value: string } }) => onChange(target.value),
             onBlur,
@@ -55,6 +56,11 @@ export function DayField<F extends FieldValues>({ control, name, label }: DayFie
               fontSize: 15,
             },
           })}
+          {error && (
+            <HelperText type="error" padding="none" role="alert">
+              {label} {error.message}.
+            </HelperText>
+          )}
         </View>
       )}
     />

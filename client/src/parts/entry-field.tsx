@@ -162,7 +162,7 @@ function Understood({ course, piece, entry, touched, onTake, onPossible }: Under
 }
 
 /** "84.7 → 85.9, still B": what edits would do to the standing. */
-export function Effect({ course, edits }: { course: StoredCourse; edits: readonly Edit[] }) {
+function Effect({ course, edits }: { course: StoredCourse; edits: readonly Edit[] }) {
   const c = useColours();
   const now = useNow();
   const edited = applyEdits(course.document, edits);

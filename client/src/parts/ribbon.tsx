@@ -151,7 +151,7 @@ function pointsWords({ earned, open }: Segment, roomy: boolean): string {
 }
 
 /** The ribbon for those who hear it. */
-export function ribbonWords(segments: readonly Segment[]): string {
+function ribbonWords(segments: readonly Segment[]): string {
   const words = segments
     .filter((segment) => whole(segment).n > 0n)
     .map(({ name, share, earned, lost, open, extra }) => {

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { ActivityIndicator, Button, Text } from 'react-native-paper';
-import { ApiError } from '../data/api';
+import { reasonOf } from '../data/api';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
 import { Soft } from './words';
@@ -24,7 +24,7 @@ export function Failed({ what, error, retry }: { what: string; error: unknown; r
       <Text variant="titleLarge" style={{ color: ink }}>
         {what} could not be read
       </Text>
-      <Soft>{error instanceof ApiError ? error.detail : 'Something went wrong here.'} Nothing is lost.</Soft>
+      <Soft>{reasonOf(error)} Nothing is lost.</Soft>
       <Button mode="contained" onPress={retry}>
         Try again
       </Button>

@@ -3,7 +3,7 @@ import { find } from '@fidens/core';
 import { useMutationState, useQueryClient } from '@tanstack/react-query';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { ApiError } from '../data/api';
+import { ApiError, reasonOf } from '../data/api';
 import { CHANGE_KEY, CollisionError, takeBack, tryAgain, type FailedChange } from '../data/course-changes';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
@@ -72,7 +72,7 @@ function reasonWords(error: Error | null): string {
   if (error instanceof ApiError && error.errors.length > 0) {
     return error.errors.map(({ at, message }) => `${at}: ${message}.`).join(' ');
   }
-  return error instanceof ApiError ? error.detail : 'Something went wrong here.';
+  return reasonOf(error);
 }
 
 function valueWords(value: unknown): string {

@@ -28,7 +28,7 @@ export function accountRoutes(database: Knex, configuration: Configuration): Rou
 
   router.post('/accounts', async (request, response) => {
     const { name, email, password } = bodyOf<Credentials & { name: string }>(request, registrationSchema);
-    await limit.spend(request, '');
+    await limit.spend(request);
     const user = await createAccount(database, name.trim(), email.toLowerCase(), password);
     await signIn(request, user.id);
     response.status(201).json(sessionOf(user, configuration));
