@@ -66,3 +66,25 @@ test('two devices: different pieces both stay, the same one is a choice', async 
   await expect(other.getByRole('button', { name: /^Eelgrass survey: 19 \/ 20/ })).toBeVisible();
   await context.close();
 });
+
+test('a save on its way is marked, and leaving the page meanwhile is asked about', async ({ page }) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  let release = () => {};
+  const held = new Promise<void>((resolve) => (release = resolve));
+  await page.route('**/api/v1/courses/*', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await record(page, 'Eelgrass survey', '16');
+  await expect(page.getByText('Saving …')).toBeVisible();
+  const asked = page.waitForEvent('dialog');
+  await page.evaluate(() => void setTimeout(() => location.reload()));
+  const dialog = await asked;
+  expect(dialog.type()).toBe('beforeunload');
+  await dialog.dismiss();
+  release();
+  await settled(page);
+  await expect(page.getByText('Not saved yet')).toBeHidden();
+  await expect(page.getByRole('button', { name: /^Eelgrass survey: 16 \/ 20/ })).toBeVisible();
+});

@@ -136,9 +136,11 @@ export async function record(page: Page, piece: string, entry: string): Promise<
   await expect(page.getByLabel(`Score of ${piece}`)).toBeHidden();
 }
 
-/** Waits until nothing is on its way to the server any more. */
+/** Waits until nothing is on its way to the server any more, as a student would: until the mark is gone. */
 export async function settled(page: Page): Promise<void> {
-  await page.waitForLoadState('networkidle');
+  // A change that was just made shows its mark in the next turn of the page.
+  await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve, 50))));
+  await expect(page.getByText('Saving …')).toBeHidden();
 }
 
 /** Checks the screen as it is with axe. */

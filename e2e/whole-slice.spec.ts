@@ -120,3 +120,17 @@ test('a course is deleted only when asked twice', async ({ page }) => {
   await page.getByRole('button', { name: 'Delete Coastal Ecology' }).click();
   await expect(page.getByText('A syllabus on the desk')).toBeVisible();
 });
+
+test('a term that ends before it begins says so at its last day, and keeps nothing', async ({ page }) => {
+  await signUp(page);
+  await page.getByRole('link', { name: 'You' }).click();
+  await page.getByLabel('First day').fill('2026-12-04');
+  await page.getByLabel('Last day').fill('2026-08-24');
+  await page.getByRole('button', { name: 'Keep the term' }).click();
+  await expect(page.getByText('Last day must not be before the first day.')).toBeVisible();
+  await page.getByLabel('First day').fill('2026-08-24');
+  await page.getByLabel('Last day').fill('2026-12-04');
+  await page.getByRole('button', { name: 'Keep the term' }).click();
+  await page.getByRole('link', { name: 'Term' }).click();
+  await expect(page.getByText('This term · week 9 of 15')).toBeVisible();
+});

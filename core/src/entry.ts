@@ -17,7 +17,7 @@ export type Entry =
 /** A second reading of the same text, or a change of the piece that it suggests. */
 export type EntryOffer =
   | { readonly kind: 'letter'; readonly set: EntrySet; readonly said: string }
-  | { readonly kind: 'possible'; readonly possible: string; readonly said: string };
+  | { readonly kind: 'possible'; readonly set: EntrySet; readonly possible: string; readonly said: string };
 
 /** The words of the states, each recognised from three letters on. */
 export const STATE_WORDS: readonly { readonly word: string; readonly status: Status }[] = [
@@ -88,6 +88,7 @@ function otherBottom(top: string, bottom: string, piece: Assessment): Entry | un
   const percent = decimalText(share, 6);
   const offer: EntryOffer = {
     kind: 'possible',
+    set: scored({ points: top }),
     possible: bottom,
     said: `This piece is out of ${piece.possible}. Make it out of ${bottom}?`,
   };

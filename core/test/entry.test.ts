@@ -44,7 +44,9 @@ describe('an entry', () => {
   it('over another whole is taken as its percent, and offers to change the whole', () => {
     const entry = read('27/30');
     expect(recorded(entry)).toEqual({ status: 'scored', score: { percent: '90' } });
-    expect(entry).toMatchObject({ offer: { kind: 'possible', possible: '30' } });
+    expect(entry).toMatchObject({
+      offer: { kind: 'possible', possible: '30', set: { status: 'scored', score: { points: '27' } } },
+    });
   });
 
   it('over the same whole written otherwise is points', () => {

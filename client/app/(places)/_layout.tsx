@@ -1,6 +1,7 @@
 import { Slot } from 'expo-router';
 import { View } from 'react-native';
 import { Places } from '../../src/parts/places';
+import { SavingMark } from '../../src/parts/saving-mark';
 import { UndoNotice } from '../../src/parts/undo-notice';
 import { UnsavedNotice } from '../../src/parts/unsaved-notice';
 import { useIsWide } from '../../src/theme/layout';
@@ -12,6 +13,7 @@ export default function PlacesLayout() {
     <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse' }}>
       <Places />
       <View role="main" style={{ flex: 1, minHeight: 0 }}>
+        <SavingMark />
         <UnsavedNotice />
         <Slot />
         <UndoNotice />

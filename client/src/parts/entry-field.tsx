@@ -10,7 +10,7 @@ import {
   type EntrySet,
 } from '@fidens/core';
 import { useEffect, useRef, useState } from 'react';
-import { View, type TextInput as NativeTextInput } from 'react-native';
+import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
 import { compute } from '../course/computed';
 import { gradeWords, number } from '../course/words';
@@ -34,13 +34,15 @@ export function EntryField({ course, piece, onDone }: EntryFieldProps) {
   const before = entryText(piece);
   const [text, setText] = useState(before);
   const ended = useRef(false);
-  const input = useRef<NativeTextInput>(null);
   const touched = text.trim() !== before;
   const entry = readEntry(text, piece, course.document.scale);
 
-  const record = (set: EntrySet) => {
+  const record = (set: EntrySet, possible = piece.possible) => {
     ended.current = true;
-    change([setting(piece.id, { ...set })], `${piece.name}: ${entryWords(set, piece)}`);
+    change(
+      [setting(piece.id, { ...set, ...(possible !== piece.possible && { possible }) })],
+      `${piece.name}: ${entryWords(set, piece)}`,
+    );
     onDone();
   };
   const leave = () => {
@@ -64,7 +66,6 @@ export function EntryField({ course, piece, onDone }: EntryFieldProps) {
     <View style={{ gap: SPACE.s }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
         <TextInput
-          ref={input}
           mode="outlined"
           dense
           autoFocus
@@ -88,17 +89,7 @@ export function EntryField({ course, piece, onDone }: EntryFieldProps) {
           Done
         </Button>
       </View>
-      <Understood
-        course={course}
-        piece={piece}
-        entry={entry}
-        touched={touched}
-        onTake={record}
-        onPossible={(possible) => {
-          change([setting(piece.id, { possible })]);
-          input.current?.focus();
-        }}
-      />
+      <Understood course={course} piece={piece} entry={entry} touched={touched} onTake={record} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
         {STATE_WORDS.map(({ word, status }) => (
           <Button
@@ -125,13 +116,12 @@ interface UnderstoodProps {
   piece: Assessment;
   entry: Entry;
   touched: boolean;
-  onTake: (set: EntrySet) => void;
-  /** Takes the bottom of the fraction for the piece's possible points. */
-  onPossible: (possible: string) => void;
+  /** Takes another reading, with the piece's possible points changed where it says so. */
+  onTake: (set: EntrySet, possible?: string) => void;
 }
 
 /** What was understood, what it does to the course, and a second reading where there is one. */
-function Understood({ course, piece, entry, touched, onTake, onPossible }: UnderstoodProps) {
+function Understood({ course, piece, entry, touched, onTake }: UnderstoodProps) {
   const c = useColours();
   if (entry.kind === 'unclear') {
     return (
@@ -147,14 +137,13 @@ function Understood({ course, piece, entry, touched, onTake, onPossible }: Under
         {touched ? `${capital(entry.said)}. ` : 'Points, 17/20, 91%, a letter or a word. '}
         {touched && <Effect course={course} edits={[setting(piece.id, { ...entry.set })]} />}
       </Text>
-      {touched && offer?.kind === 'letter' && (
-        <Button compact style={{ alignSelf: 'flex-start' }} onPress={() => onTake(offer.set)}>
-          {`Or take it as ${offer.said}`}
-        </Button>
-      )}
-      {touched && offer?.kind === 'possible' && (
-        <Button compact style={{ alignSelf: 'flex-start' }} onPress={() => onPossible(offer.possible)}>
-          {offer.said}
+      {touched && offer && (
+        <Button
+          compact
+          style={{ alignSelf: 'flex-start' }}
+          onPress={() => onTake(offer.set, offer.kind === 'possible' ? offer.possible : undefined)}
+        >
+          {offer.kind === 'letter' ? `Or take it as ${offer.said}` : offer.said}
         </Button>
       )}
     </View>
