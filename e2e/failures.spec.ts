@@ -1,3 +1,5 @@
+import { once } from 'node:events';
+import { connect } from 'node:net';
 import { addSampleCourse, expect, record, settled, signUp, test } from './fidens';
 
 test('a save that fails keeps what was typed, says so, and is made when the database is back', async ({
@@ -87,4 +89,13 @@ test('a save on its way is marked, and leaving the page meanwhile is asked about
   await settled(page);
   await expect(page.getByText('Not saved yet')).toBeHidden();
   await expect(page.getByRole('button', { name: /^Eelgrass survey: 16 \/ 20/ })).toBeVisible();
+});
+
+test('the server stops although a connection stands open that was never used', async ({ fidens }) => {
+  const unused = connect(Number(new URL(fidens.url).port), '127.0.0.1');
+  await once(unused, 'connect');
+  const closed = once(unused, 'close');
+  await fidens.stopServer();
+  await closed;
+  await fidens.startServer();
 });

@@ -4,6 +4,9 @@ import { readConfiguration } from './configuration';
 import { isUnreachable, migrate, openDatabase } from './database';
 import { seedSampleWorld } from './sample-world';
 
+/** Milliseconds that running requests are given once the server is to stop. */
+const GRACE = 3_000;
+
 /** Starts one server process, and stops it on SIGTERM or SIGINT once running requests are answered. */
 async function main(): Promise<void> {
   const configuration = readConfiguration(process.env);
@@ -27,6 +30,8 @@ async function main(): Promise<void> {
         .then(() => process.exit(0));
     });
     server.closeIdleConnections();
+    // A browser also holds connections open that it has not used yet; Node would wait a minute for their first request.
+    setTimeout(() => server.closeAllConnections(), GRACE).unref();
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);

@@ -27,9 +27,9 @@ export default function TermPlace() {
       <TermHead courses={courses} />
       <LooseBanner />
       {courses.length === 0 && <FirstUse />}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', margin: -SPACE.m / 2 }}>
         {courses.map((course) => (
-          <View key={course.id} style={{ width: wide ? '48.8%' : '100%' }}>
+          <View key={course.id} style={{ width: wide ? '50%' : '100%', padding: SPACE.m / 2 }}>
             <CourseCard course={course} />
           </View>
         ))}
