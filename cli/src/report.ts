@@ -22,7 +22,7 @@ import {
 export function report(course: Course, now: string, piece?: string): string {
   const given = answer(course, now, piece);
   const { standing } = outlooks(course, now);
-  const assumption: Assumption<Rational> = { valueOf: () => undefined, waits: true };
+  const assumption: Assumption = { valueOf: () => undefined, waits: true };
   return [
     course.title,
     ...OUTLOOKS.map((name) => `  ${name.padEnd(9)} ${gradeText(given[name])}`),
@@ -77,8 +77,8 @@ function problemLine(problem: Problem): string {
 
 /** A category line by line, indented by its depth, and its own sum below. */
 function sumLines(
-  derivation: Derivation<Rational>,
-  assumption: Assumption<Rational>,
+  derivation: Derivation,
+  assumption: Assumption,
   depth: number,
 ): string[] {
   const indent = '  '.repeat(depth);
@@ -93,7 +93,7 @@ function sumLines(
   return [...lines, `${indent}${category.name}: ${steps.join(', ')}`];
 }
 
-function partLines(part: Part<Rational>, assumption: Assumption<Rational>, depth: number): string[] {
+function partLines(part: Part, assumption: Assumption, depth: number): string[] {
   const { node, role, worth, derivation } = part;
   const indent = '  '.repeat(depth + 1);
   const below = derivation ? sumLines(derivation, assumption, depth + 1) : [];

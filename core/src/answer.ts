@@ -62,7 +62,7 @@ export function answer(course: Course, now: Moment, piece?: string): Answer {
   };
 }
 
-function outlookAnswer(derivation: Derivation<Rational> | undefined, letters: Letters): OutlookAnswer | null {
+function outlookAnswer(derivation: Derivation | undefined, letters: Letters): OutlookAnswer | null {
   if (!derivation?.worth) return null;
   const { value } = derivation.worth;
   const percent = value.mul(HUNDRED);
@@ -77,7 +77,7 @@ function bandAnswer({ band, state, holds, gaps }: BandReach): BandAnswer {
   return { label: band.label, state, holds: holds ?? null, gaps };
 }
 
-function solveAnswer(found: Outlooks<Rational>, piece: string): NonNullable<Answer['solve']> {
+function solveAnswer(found: Outlooks, piece: string): NonNullable<Answer['solve']> {
   const solution = solve(found, piece);
   if ('why' in solution) return solution;
   return {

@@ -1,4 +1,4 @@
-import { ONE, ZERO, roundToStep, type Rational, type RoundingMode } from './rational';
+import { ONE, ZERO, roundToStep, sumOf, toFloat, type Rational, type RoundingMode } from './rational';
 
 /** A rounding with its step as a fraction of the whole (a step of one percent is 1/100). */
 export interface Rounding<N> {
@@ -16,12 +16,16 @@ export interface Arithmetic<N> {
   from(value: Rational): N;
   add(a: N, b: N): N;
   subtract(a: N, b: N): N;
+  /** The sum of any number of values: 0 of none. */
+  sum(values: readonly N[]): N;
   multiply(a: N, b: N): N;
   /** @param b - not zero */
   divide(a: N, b: N): N;
   /** Negative, zero or positive, as for a sort. */
   compare(a: N, b: N): number;
   isZero(value: N): boolean;
+  /** A float within a relative 2⁻⁵⁰ of a value; `NaN` where floats do not reach so far. */
+  approximate(value: N): number;
   round(value: N, rounding: Rounding<N>): N;
 }
 
@@ -32,10 +36,12 @@ export const exact: Arithmetic<Rational> = {
   from: (value) => value,
   add: (a, b) => a.add(b),
   subtract: (a, b) => a.sub(b),
+  sum: sumOf,
   multiply: (a, b) => a.mul(b),
   divide: (a, b) => a.div(b),
   compare: (a, b) => a.compare(b),
   isZero: (value) => value.n === 0n,
+  approximate: toFloat,
   round: (value, rounding) => roundToStep(value, rounding.step, rounding.mode),
 };
 
@@ -43,13 +49,19 @@ export const exact: Arithmetic<Rational> = {
 export const floating: Arithmetic<number> = {
   zero: 0,
   one: 1,
-  from: (value) => value.valueOf(),
+  from: toFloat,
   add: (a, b) => a + b,
   subtract: (a, b) => a - b,
+  sum: (values) => {
+    let sum = 0;
+    for (const value of values) sum += value;
+    return sum;
+  },
   multiply: (a, b) => a * b,
   divide: (a, b) => a / b,
   compare: (a, b) => a - b,
   isZero: (value) => value === 0,
+  approximate: (value) => value,
   round: (value, { step, mode }) => roundFloat(value / step, mode) * step,
 };
 

@@ -1,50 +1,43 @@
-import { chooseDrops, type Candidate } from './drop';
-import type { Arithmetic } from './arithmetic';
+import { addUp, canDrop, gain, unit, type Tally, type Total } from './add-up';
+import { exact } from './arithmetic';
+import type { Member, Worth } from './drop';
+import { handled } from './handling';
 import type { PlannedCategory, PlannedNode, PlannedPiece } from './plan';
-
-/** What a node is worth: a fraction of full marks, and the points that full marks are. */
-export interface Worth<N> {
-  readonly value: N;
-  readonly size: N;
-}
+import { ZERO, type Rational } from './rational';
 
 /** Why a counted child takes no part in its category. */
 export type LeftOut = 'no value' | 'weight 0' | 'no weight';
 
 /** One child's part in the sum of its category: a line of the working. */
-export interface Part<N> {
-  readonly node: PlannedNode<N>;
-  readonly worth: Worth<N> | undefined;
+export interface Part {
+  readonly node: PlannedNode;
+  readonly worth: Worth<Rational> | undefined;
   readonly role: 'regular' | 'extra' | 'dropped lowest' | 'dropped highest' | LeftOut;
   /** What it adds above and below the line of its category. */
-  readonly above: N;
-  readonly below: N;
+  readonly above: Rational;
+  readonly below: Rational;
   /** The child's own derivation, where it is a category. */
-  readonly derivation: Derivation<N> | undefined;
+  readonly derivation: Derivation | undefined;
 }
 
 /** How one category came to its value: every step that a student needs to redo it by hand. */
-export interface Derivation<N> {
-  readonly category: PlannedCategory<N>;
-  /** Its children's parts before drops. */
-  readonly members: readonly Part<N>[];
+export interface Derivation extends Omit<Total<Rational>, 'dropped' | 'tally'> {
+  readonly category: PlannedCategory;
+  /** Its children's parts before drops, and their sums. */
+  readonly members: readonly Part[];
+  readonly whole: Tally<Rational>;
   /** Its children's parts after drops: the lines of the working. */
-  readonly parts: readonly Part<N>[];
-  readonly above: N;
-  readonly below: N;
-  /** Its value before cap and rounding, if it has one. */
-  readonly sum: N | undefined;
-  /** After the cap; the same as `sum` where none acts. */
-  readonly capped: N | undefined;
-  readonly worth: Worth<N> | undefined;
+  readonly parts: readonly Part[];
+  readonly above: Rational;
+  readonly below: Rational;
   /** False where `when: complete` held the drops up. */
   readonly dropsApply: boolean;
 }
 
 /** How unsettled work is valued, and whether `when: complete` waits (in the standing alone). */
-export interface Assumption<N> {
+export interface Assumption {
   /** The value of an unsettled piece before lateness and cap; nothing = it has none. */
-  readonly valueOf: (piece: PlannedPiece<N>) => N | undefined;
+  readonly valueOf: (piece: PlannedPiece) => Rational | undefined;
   readonly waits: boolean;
 }
 
@@ -55,13 +48,9 @@ export interface Assumption<N> {
  * @param assumption - what unsettled work counts as
  * @returns the whole derivation, down to the last piece
  */
-export function deriveCategory<N>(
-  category: PlannedCategory<N>,
-  assumption: Assumption<N>,
-  arithmetic: Arithmetic<N>,
-): Derivation<N> {
-  const members = category.children.map((node) => derivePart(category, node, assumption, arithmetic));
-  return finish(category, members, assumption, arithmetic);
+export function deriveCategory(category: PlannedCategory, assumption: Assumption): Derivation {
+  const members = category.children.map((node) => derivePart(category, node, assumption));
+  return finish(category, members, assumption);
 }
 
 /**
@@ -71,26 +60,25 @@ export function deriveCategory<N>(
  * @param moves - the moving pieces and every category above one
  * @returns the same as `deriveCategory` would
  */
-export function rederive<N>(
-  before: Derivation<N>,
-  moves: ReadonlySet<PlannedNode<N>>,
-  assumption: Assumption<N>,
-  arithmetic: Arithmetic<N>,
-): Derivation<N> {
+export function rederive(
+  before: Derivation,
+  moves: ReadonlySet<PlannedNode>,
+  assumption: Assumption,
+): Derivation {
   const { category } = before;
   const members = before.members.map((part) => {
     const { node, derivation } = part;
     if (!moves.has(node)) return part;
-    if (!derivation) return derivePart(category, node, assumption, arithmetic);
-    const again = rederive(derivation, moves, assumption, arithmetic);
-    return partOf(category, node, again.worth, again, arithmetic);
+    if (!derivation) return derivePart(category, node, assumption);
+    const again = rederive(derivation, moves, assumption);
+    return partOf(category, node, again.worth, again);
   });
-  return finish(category, members, assumption, arithmetic);
+  return finish(category, members, assumption);
 }
 
 /** Some pieces and every category above one: what moves when they do. */
-export function withAncestors<N>(pieces: Iterable<PlannedPiece<N>>): Set<PlannedNode<N>> {
-  const moves = new Set<PlannedNode<N>>();
+export function withAncestors(pieces: Iterable<PlannedPiece>): Set<PlannedNode> {
+  const moves = new Set<PlannedNode>();
   for (const piece of pieces) {
     moves.add(piece);
     for (let above = piece.parent; above && !moves.has(above); above = above.parent) moves.add(above);
@@ -98,116 +86,74 @@ export function withAncestors<N>(pieces: Iterable<PlannedPiece<N>>): Set<Planned
   return moves;
 }
 
-function finish<N>(
-  category: PlannedCategory<N>,
-  members: readonly Part<N>[],
-  { waits }: Assumption<N>,
-  arithmetic: Arithmetic<N>,
-): Derivation<N> {
+function finish(category: PlannedCategory, members: readonly Part[], { waits }: Assumption): Derivation {
   const dropsApply = category.drop.when === 'always' || !waits || !category.incomplete;
-  const parts = dropsApply ? withDrops(category, members, arithmetic) : members;
-  return { category, members, parts, dropsApply, ...addUp(category, parts, arithmetic) };
+  const regular = members.filter(isRegular);
+  const whole = tallyOf(members);
+  const drops = dropsApply && canDrop(category, regular.length);
+  const { dropped, tally, ...total } = addUp(category, drops ? regular : undefined, whole, exact);
+  const roles = new Map<Part, Part['role']>();
+  for (const index of dropped.lowest) roles.set(regular[index]!, 'dropped lowest');
+  for (const index of dropped.highest) roles.set(regular[index]!, 'dropped highest');
+  const parts = members.map((part) => {
+    const role = roles.get(part);
+    return role ? { ...part, role } : part;
+  });
+  const { above, below } = tally;
+  return { category, members, whole, parts, dropsApply, above, below, ...total };
+}
+
+/** Whether a part is a member of R. */
+export function isRegular(part: Part): part is Part & Member<Rational> {
+  return part.role === 'regular';
+}
+
+/** The sums over some parts, before drops. */
+export function tallyOf(members: readonly Part[]): Tally<Rational> {
+  const regular = members.filter(isRegular);
+  return {
+    above: exact.sum(members.map(({ above }) => above)),
+    below: exact.sum(regular.map(({ below }) => below)),
+    size: exact.sum(regular.map(({ worth }) => worth.size)),
+  };
 }
 
 /** The value of a piece under an assumption, after lateness and cap, or nothing. */
-export function pieceValue<N>(piece: PlannedPiece<N>, assumption: Assumption<N>): N | undefined {
+export function pieceValue(piece: PlannedPiece, assumption: Assumption): Rational | undefined {
   const value = piece.settlement === 'unsettled' ? assumption.valueOf(piece) : piece.entered;
-  return value === undefined ? undefined : piece.afterCap(piece.afterLate(value));
+  return value === undefined ? undefined : handled(value, piece.handling, exact);
 }
 
-function derivePart<N>(
-  category: PlannedCategory<N>,
-  node: PlannedNode<N>,
-  assumption: Assumption<N>,
-  arithmetic: Arithmetic<N>,
-): Part<N> {
-  if (node.kind === 'piece')
-    return partOf(category, node, pieceWorth(node, assumption), undefined, arithmetic);
-  const derivation = deriveCategory(node, assumption, arithmetic);
-  return partOf(category, node, derivation.worth, derivation, arithmetic);
+function derivePart(category: PlannedCategory, node: PlannedNode, assumption: Assumption): Part {
+  if (node.kind === 'piece') return partOf(category, node, pieceWorth(node, assumption), undefined);
+  const derivation = deriveCategory(node, assumption);
+  return partOf(category, node, derivation.worth, derivation);
 }
 
-function pieceWorth<N>(piece: PlannedPiece<N>, assumption: Assumption<N>): Worth<N> | undefined {
+function pieceWorth(piece: PlannedPiece, assumption: Assumption): Worth<Rational> | undefined {
   const value = pieceValue(piece, assumption);
   return value === undefined ? undefined : { value, size: piece.size };
 }
 
 /** One child's part, before drops. */
-function partOf<N>(
-  category: PlannedCategory<N>,
-  node: PlannedNode<N>,
-  worth: Worth<N> | undefined,
-  derivation: Derivation<N> | undefined,
-  a: Arithmetic<N>,
-): Part<N> {
+function partOf(
+  { combine }: PlannedCategory,
+  node: PlannedNode,
+  worth: Worth<Rational> | undefined,
+  derivation: Derivation | undefined,
+): Part {
   const leftOut = whyLeftOut(node, worth);
-  if (leftOut) return { node, worth, role: leftOut, above: a.zero, below: a.zero, derivation };
+  if (leftOut) return { node, worth, role: leftOut, above: ZERO, below: ZERO, derivation };
   const { value, size } = worth!;
-  const below = unit(category, node, size, a);
-  return {
-    node,
-    worth,
-    role: node.extra ? 'extra' : 'regular',
-    above: category.combine === 'equal' ? value : a.multiply(value, below),
-    below,
-    derivation,
-  };
+  const below = unit(combine, node.weight, size, exact);
+  const above = gain(combine, value, below, exact);
+  return { node, worth, role: node.extra ? 'extra' : 'regular', above, below, derivation };
 }
 
-/** What full marks of a child are in its category: its points, one, or its weight. */
-export function unit<N>(category: PlannedCategory<N>, node: PlannedNode<N>, size: N, a: Arithmetic<N>): N {
-  if (category.combine === 'equal') return a.one;
-  if (category.combine === 'weights') return node.weight!;
-  return node.weight === undefined ? size : a.multiply(node.weight, size);
-}
-
-function whyLeftOut<N>({ weighs, weight }: PlannedNode<N>, worth: Worth<N> | undefined): LeftOut | undefined {
+function whyLeftOut(
+  { weighs, weight }: PlannedNode,
+  worth: Worth<Rational> | undefined,
+): LeftOut | undefined {
   if (!weighs) return weight === undefined ? 'no weight' : 'weight 0';
   return worth ? undefined : 'no value';
-}
-
-function withDrops<N>(
-  category: PlannedCategory<N>,
-  parts: readonly Part<N>[],
-  a: Arithmetic<N>,
-): readonly Part<N>[] {
-  const { drop } = category;
-  if (drop.lowest + drop.highest === 0) return parts;
-  const regular = parts.flatMap((part, index) => (part.role === 'regular' ? [index] : []));
-  if (regular.length < 2) return parts;
-  const candidates: Candidate<N>[] = regular.map((index) => {
-    const { worth, above, below } = parts[index]!;
-    return { ...worth!, above, below };
-  });
-  const extra = parts.reduce((sum, part) => (part.role === 'extra' ? a.add(sum, part.above) : sum), a.zero);
-  const gone = chooseDrops(drop, candidates, extra, a).map((index) => regular[index]!);
-  const low = new Set(gone.slice(0, drop.lowest));
-  const high = new Set(gone.slice(drop.lowest));
-  return parts.map((part, index) => {
-    if (low.has(index)) return { ...part, role: 'dropped lowest' };
-    return high.has(index) ? { ...part, role: 'dropped highest' } : part;
-  });
-}
-
-/** The sum of a category's parts, and what its own cap and rounding make of it. */
-function addUp<N>(
-  category: PlannedCategory<N>,
-  parts: readonly Part<N>[],
-  a: Arithmetic<N>,
-): Pick<Derivation<N>, 'above' | 'below' | 'sum' | 'capped' | 'worth'> {
-  let above = a.zero;
-  let below = a.zero;
-  let size = a.zero;
-  for (const { role, worth, ...part } of parts) {
-    if (role !== 'regular' && role !== 'extra') continue;
-    above = a.add(above, part.above);
-    if (role === 'extra') continue;
-    below = a.add(below, part.below);
-    if (category.combine !== 'points') size = a.add(size, worth!.size);
-  }
-  if (a.isZero(below)) return { above, below, sum: undefined, capped: undefined, worth: undefined };
-  const sum = a.divide(above, below);
-  const capped = category.cap !== undefined && a.compare(sum, category.cap) > 0 ? category.cap : sum;
-  const value = category.round ? a.round(capped, category.round) : capped;
-  return { above, below, sum, capped, worth: { value, size: category.combine === 'points' ? below : size } };
 }

@@ -1,44 +1,81 @@
 import type { Arithmetic } from './arithmetic';
+import type { Drop } from './course';
 import { dropForBenefit } from './drop-benefit';
-import type { PlannedCategory } from './plan';
+import { least, ROUNDINGS, type Keys } from './least';
 
-/** A member of R as the drops see it. */
-export interface Candidate<N> {
-  /** Fraction of full marks. */
+/** What a node is worth: a fraction of full marks, and the points that full marks are. */
+export interface Worth<N> {
   readonly value: N;
-  /** Points that full marks are: of a piece its possible points, of a category its M. */
+  /** Of a piece its possible points, of a category its M. */
   readonly size: N;
-  /** What it adds to the sum above the line of its category: weight × earned, r, or weight × r. */
+}
+
+/** What a thing adds to the quotient of its category. */
+export interface Addition<N> {
+  /** Above the line: weight × earned, r, or weight × r. */
   readonly above: N;
-  /** What it adds below the line: weight × possible, 1, or weight. */
+  /** Below the line: weight × possible, 1, or weight. */
   readonly below: N;
 }
+
+/** A member of R: what it is worth, and what it adds to its category. */
+export interface Member<N> extends Addition<N> {
+  readonly worth: Worth<N>;
+}
+
+/** What a category leaves out: indexes into R in order, the lowest and the highest. */
+export interface Dropped {
+  readonly lowest: readonly number[];
+  readonly highest: readonly number[];
+}
+
+const NONE: readonly number[] = [];
+export const NOTHING: Dropped = { lowest: NONE, highest: NONE };
 
 /**
  * Chooses which members of R a category leaves out (grading rules, section 4).
  *
  * @param rule - the category's drop rule
- * @param candidates - R in order
- * @param extraAbove - what extra credit adds above the line; it matters to `benefit` only
- * @returns the indexes of the candidates that go, lowest first
+ * @param members - R in order
+ * @param whole - what R and E add together, before drops
  */
 export function chooseDrops<N>(
-  rule: PlannedCategory<N>['drop'],
-  candidates: readonly Candidate<N>[],
-  extraAbove: N,
+  rule: Required<Drop>,
+  members: readonly Member<N>[],
+  whole: Addition<N>,
   arithmetic: Arithmetic<N>,
-): number[] {
-  const lowest = Math.min(rule.lowest, candidates.length - 1);
-  const highest = Math.min(rule.highest, candidates.length - 1 - lowest);
-  if (lowest + highest <= 0) return [];
-  if (rule.by === 'benefit') return dropForBenefit(candidates, lowest, extraAbove, arithmetic);
-  const keys =
-    rule.by === 'percent'
-      ? candidates.map(({ value }) => value)
-      : candidates.map(({ value, size }) => arithmetic.multiply(value, size));
-  const order = candidates.map((_, index) => index);
-  const rising = [...order].sort((a, b) => arithmetic.compare(keys[a]!, keys[b]!) || a - b);
-  const low = rising.slice(0, lowest);
-  const falling = rising.slice(lowest).sort((a, b) => arithmetic.compare(keys[b]!, keys[a]!) || a - b);
-  return [...low, ...falling.slice(0, highest)];
+): Dropped {
+  const lowest = Math.min(rule.lowest, members.length - 1);
+  const highest = Math.min(rule.highest, members.length - 1 - lowest);
+  if (lowest + highest <= 0) return NOTHING;
+  if (rule.by === 'benefit')
+    return { lowest: dropForBenefit(members, lowest, whole, arithmetic), highest: NONE };
+  const keys = keysOf(rule.by, members, arithmetic);
+  const low = lowest > 0 ? least(lowest, keys) : NONE;
+  return { lowest: low, highest: highest > 0 ? least(highest, reversed(keys), low) : NONE };
+}
+
+function keysOf<N>(by: 'percent' | 'points', members: readonly Member<N>[], a: Arithmetic<N>): Keys {
+  const near = new Float64Array(members.length);
+  let most = 0;
+  for (let index = 0; index < members.length; index += 1) {
+    const { value, size } = members[index]!.worth;
+    const key = a.approximate(value) * (by === 'points' ? a.approximate(size) : 1);
+    near[index] = key;
+    most = Math.max(most, key);
+  }
+  return {
+    near,
+    error: most * ROUNDINGS,
+    compare: (i, j) => a.compare(keyOf(by, members[i]!, a), keyOf(by, members[j]!, a)),
+  };
+}
+
+function keyOf<N>(by: 'percent' | 'points', { worth: { value, size } }: Member<N>, a: Arithmetic<N>): N {
+  return by === 'points' ? a.multiply(value, size) : value;
+}
+
+/** The same keys from the other side: the least of these are the highest. */
+function reversed({ near, error, compare }: Keys): Keys {
+  return { near: near.map((key) => -key), error, compare: (i, j) => compare(j, i) };
 }

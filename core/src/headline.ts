@@ -41,11 +41,7 @@ export interface Phrase {
  *
  * @param alone - what `solveLargest` says
  */
-export function headline(
-  from: Outlooks<Rational>,
-  bands: readonly BandReach[],
-  alone: Alone | undefined,
-): Headline {
+export function headline(from: Outlooks, bands: readonly BandReach[], alone: Alone | undefined): Headline {
   const goal = goalOf(from, bands);
   if (!goal) return { kind: 'no value' };
   const { band } = goal;
@@ -61,7 +57,7 @@ export function headline(
   return { kind: 'takes', band, level: shownLevel(goal), out, alone: takeOf(alone, band) };
 }
 
-function settledHeadline(from: Outlooks<Rational>, goal: BandReach, value: Rational): Headline {
+function settledHeadline(from: Outlooks, goal: BandReach, value: Rational): Headline {
   const open = from.plan.pieces.some(({ settlement }) => settlement === 'unsettled');
   const band = bandOf(value, lettersOf(from.plan.course.scale));
   return open && goal.state === 'secured'
@@ -69,10 +65,7 @@ function settledHeadline(from: Outlooks<Rational>, goal: BandReach, value: Ratio
     : { kind: 'settled', band };
 }
 
-function goalOf(
-  { plan, forecast, standing }: Outlooks<Rational>,
-  bands: readonly BandReach[],
-): BandReach | undefined {
+function goalOf({ plan, forecast, standing }: Outlooks, bands: readonly BandReach[]): BandReach | undefined {
   const { target, scale } = plan.course;
   const pinned =
     target && 'label' in target ? bands.find(({ band }) => band.label === target.label) : undefined;

@@ -60,32 +60,27 @@ function countDays(days: Rational, count: NonNullable<LatePolicy['count']>): Rat
  * The lateness of a piece as one function of its value: `max(r - loss, min(r, floor), 0)`, where the loss is a fraction of
  * the possible points, or of what was earned.
  */
-export interface Penalty {
+export interface Penalty<N> {
   readonly closed: boolean;
   /** The whole loss: days times the part lost for each. */
-  readonly loss: Rational;
+  readonly loss: N;
   readonly of: 'possible' | 'earned';
-  readonly floor: Rational;
+  readonly floor: N;
 }
 
 /** The penalty that acts on a piece, or nothing. */
-export function penaltyOf(late: Lateness | undefined): Penalty | undefined {
+export function penaltyOf(late: Lateness | undefined): Penalty<Rational> | undefined {
   if (!late || late.effect.kind === 'none') return undefined;
   if (late.effect.kind === 'closed') return { closed: true, loss: ZERO, of: 'possible', floor: ZERO };
   const { counted, perDay, of, floor } = late.effect;
   return { closed: false, loss: counted.mul(perDay), of, floor };
 }
 
-/** A penalty as a function of a piece's value. */
-export function losing<N>({ closed, loss, of, floor }: Penalty, a: Arithmetic<N>): (value: N) => N {
-  if (closed) return () => a.zero;
-  const kept = a.from(ONE.sub(loss));
-  const lost = a.from(loss);
-  const least = a.from(floor);
-  return (value) => {
-    const left = of === 'earned' ? a.multiply(value, kept) : a.subtract(value, lost);
-    const held = a.compare(value, least) < 0 ? value : least;
-    const best = a.compare(left, held) > 0 ? left : held;
-    return a.compare(best, a.zero) > 0 ? best : a.zero;
-  };
+/** A piece's value after its penalty. */
+export function afterPenalty<N>(value: N, { closed, loss, of, floor }: Penalty<N>, a: Arithmetic<N>): N {
+  if (closed) return a.zero;
+  const left = a.subtract(value, of === 'earned' ? a.multiply(value, loss) : loss);
+  const held = a.compare(value, floor) < 0 ? value : floor;
+  const best = a.compare(left, held) > 0 ? left : held;
+  return a.compare(best, a.zero) > 0 ? best : a.zero;
 }

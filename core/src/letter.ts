@@ -12,7 +12,7 @@ export interface Letters {
 export function lettersOf(scale: Scale): Letters {
   return {
     bands: scale.bands.map((band) => ({ band, from: fractionOfPercent(band.from) })),
-    round: rounding(scale.round, exact),
+    round: rounding(scale.round),
   };
 }
 

@@ -1,26 +1,29 @@
+import { atMost } from './add-up';
 import { exact } from './arithmetic';
-import { deriveCategory, type Assumption, type Derivation } from './combine';
+import { deriveCategory, rederive, withAncestors, type Assumption, type Derivation } from './combine';
 import type { Course, Moment } from './course';
 import { planCourse, type Plan, type PlannedCategory, type PlannedPiece } from './plan';
-import type { Rational } from './rational';
+import { ONE, ZERO, type Rational } from './rational';
 
 /** The four answers to "where do I stand" (grading rules, section 5). */
 export type OutlookName = 'standing' | 'floor' | 'ceiling' | 'forecast';
 export const OUTLOOKS: readonly OutlookName[] = ['standing', 'floor', 'ceiling', 'forecast'];
 
 /** The forecast of one unsettled piece, before lateness and cap; nothing where it has none. */
-export type Forecast<N> = (piece: PlannedPiece<N>) => N | undefined;
+export type Forecast = (piece: PlannedPiece) => Rational | undefined;
 
 /** A course computed: its plan, and the derivation of each outlook that has a value. */
-export interface Outlooks<N> {
-  readonly plan: Plan<N>;
+export interface Outlooks {
+  readonly plan: Plan;
   /** Always there, so that a course without a value can say what is missing. */
-  readonly standing: Derivation<N>;
-  readonly floor: Derivation<N>;
-  readonly ceiling: Derivation<N>;
+  readonly standing: Derivation;
+  readonly floor: Derivation;
+  readonly ceiling: Derivation;
   /** Nothing where a piece that takes part has no forecast. */
-  readonly forecast: Derivation<N> | undefined;
-  readonly forecastOf: Forecast<N>;
+  readonly forecast: Derivation | undefined;
+  readonly forecastOf: Forecast;
+  /** The derivation with any other values for unsettled work. */
+  readonly supposing: (valueOf: Assumption['valueOf']) => Derivation;
 }
 
 /**
@@ -29,43 +32,50 @@ export interface Outlooks<N> {
  * @param course - a valid document
  * @param now - the moment at which overdue work is judged
  */
-export function outlooks(course: Course, now: Moment): Outlooks<Rational> {
-  return outlooksOf(planCourse(course, now, exact));
+export function outlooks(course: Course, now: Moment): Outlooks {
+  return outlooksOf(planCourse(course, now));
 }
 
-/** The four outlooks of a plan, in the arithmetic that it was made with. */
-export function outlooksOf<N>(plan: Plan<N>): Outlooks<N> {
-  const { zero, one } = plan.arithmetic;
-  const derive = (assumption: Assumption<N>) => deriveCategory(plan.root, assumption, plan.arithmetic);
-  const standing = derive({ valueOf: () => undefined, waits: true });
-  const floor = derive({ valueOf: () => zero, waits: false });
-  const ceiling = derive({ valueOf: () => one, waits: false });
-  const forecastOf = forecasts(plan, standing);
-  const forecast = hasForecast(plan, forecastOf) ? derive({ valueOf: forecastOf, waits: false }) : undefined;
-  return { plan, standing, floor, ceiling, forecast, forecastOf };
+/**
+ * The four outlooks of a plan. All but the standing derive anew only what open work can change.
+ */
+export function outlooksOf(plan: Plan): Outlooks {
+  const standing = deriveCategory(plan.root, { valueOf: () => undefined, waits: true });
+  const open = withAncestors(plan.pieces.filter(({ settlement }) => settlement === 'unsettled'));
+  const derive = (valueOf: Assumption['valueOf']) => rederive(standing, open, { valueOf, waits: false });
+  const forecastOf = forecasts(standing);
+  return {
+    plan,
+    standing,
+    floor: derive(() => ZERO),
+    ceiling: derive(() => ONE),
+    forecast: hasForecast(plan, forecastOf) ? derive(forecastOf) : undefined,
+    forecastOf,
+    supposing: derive,
+  };
 }
 
 /**
  * How the forecast values unsettled work: what is assumed; 0 for extra credit; else the standing of the nearest category
  * above that has one, at most full marks.
  */
-function forecasts<N>({ arithmetic }: Plan<N>, standing: Derivation<N>): Forecast<N> {
-  const standings = new Map<PlannedCategory<N>, N>();
+function forecasts(standing: Derivation): Forecast {
+  const standings = new Map<PlannedCategory, Rational>();
   collectStandings(standing, standings);
   return (piece) => {
     if (piece.assumed !== undefined) return piece.assumed;
-    if (piece.insideExtra) return arithmetic.zero;
+    if (piece.insideExtra) return ZERO;
     for (let category = piece.parent; category; category = category.parent) {
       const value = standings.get(category);
-      if (value !== undefined) return arithmetic.compare(value, arithmetic.one) > 0 ? arithmetic.one : value;
+      if (value !== undefined) return atMost(value, ONE, exact);
     }
     return undefined;
   };
 }
 
 function collectStandings<N>(
-  { category, worth, parts }: Derivation<N>,
-  into: Map<PlannedCategory<N>, N>,
+  { category, worth, parts }: Derivation,
+  into: Map<PlannedCategory, Rational>,
 ): void {
   if (worth) into.set(category, worth.value);
   for (const { derivation } of parts) if (derivation) collectStandings(derivation, into);
@@ -76,12 +86,8 @@ function collectStandings<N>(
  *
  * @param except - a piece whose own forecast does not matter, because it is being solved for
  */
-export function hasForecast<N>(
-  { pieces }: Plan<N>,
-  forecastOf: Forecast<N>,
-  except?: PlannedPiece<N>,
-): boolean {
-  const known = (piece: PlannedPiece<N>) => piece.settlement === 'settled' || piece.assumed !== undefined;
+export function hasForecast({ pieces }: Plan, forecastOf: Forecast, except?: PlannedPiece): boolean {
+  const known = (piece: PlannedPiece) => piece.settlement === 'settled' || piece.assumed !== undefined;
   if (!except && !pieces.some(known)) return false;
   return pieces.every(
     (piece) =>

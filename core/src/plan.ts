@@ -1,40 +1,42 @@
-import type { Arithmetic, Rounding } from './arithmetic';
+import type { Rule } from './add-up';
+import type { Rounding } from './arithmetic';
 import type {
   Assessment,
   Category,
   Course,
   CourseNode,
+  Decimal,
   LatePolicy,
   MissingPolicy,
   Moment,
   Round,
 } from './course';
 import { statusOf, type Status } from './course';
-import { lateness, losing, penaltyOf, type Lateness } from './late';
-import { fractionOfPercent, rational, type Rational } from './rational';
+import type { Handling } from './handling';
+import { lateness, penaltyOf, type Lateness } from './late';
+import { fractionOfPercent, rational, ZERO, type Rational } from './rational';
 import { enteredValue, isOverdue } from './settle';
 
 /**
  * A course made ready for computing: text turned into numbers, inherited policies resolved, promised pieces put in their
  * place. The document stays the only record; a plan is made anew for each document and moment.
  */
-export interface Plan<N> {
+export interface Plan {
   readonly course: Course;
   readonly now: Moment;
-  readonly arithmetic: Arithmetic<N>;
-  readonly root: PlannedCategory<N>;
+  readonly root: PlannedCategory;
   /** Every piece that is counted, listed, promised or standing for an empty category, in tree order. */
-  readonly pieces: readonly PlannedPiece<N>[];
+  readonly pieces: readonly PlannedPiece[];
 }
 
 /** What a listed piece is for the computation, after policies and the calendar have spoken. */
 export type Settlement = 'settled' | 'unsettled' | 'none';
 
-interface PlannedFields<N> {
+interface PlannedFields {
   readonly id: string;
   readonly name: string;
   /** Its own weight, or nothing. */
-  readonly weight: N | undefined;
+  readonly weight: Rational | undefined;
   /** Has `extraCredit` of its own. */
   readonly extra: boolean;
   /** Is, or stands inside, extra credit. */
@@ -43,49 +45,42 @@ interface PlannedFields<N> {
   readonly weighs: boolean;
   /** Can stand in R or E of every category above it: no weight on its way up leaves it out. */
   readonly takesPart: boolean;
-  readonly parent: PlannedCategory<N> | undefined;
+  readonly parent: PlannedCategory | undefined;
 }
 
-export interface PlannedPiece<N> extends PlannedFields<N> {
+export interface PlannedPiece extends PlannedFields {
   readonly kind: 'piece';
   /** Listed in the document, promised by `planned`, or the empty category that is itself a piece. */
   readonly origin: 'listed' | 'promised' | 'empty';
   readonly source: Assessment | undefined;
   /** Full marks in points; 0 for an empty category. */
-  readonly size: N;
+  readonly size: Rational;
   readonly settlement: Settlement;
   /** The status in force: an overdue piece is missing. */
   readonly status: Status;
   readonly overdue: boolean;
   /** Its value before lateness and cap, where it is settled. */
-  readonly entered: N | undefined;
-  readonly assumed: N | undefined;
+  readonly entered: Rational | undefined;
+  readonly assumed: Rational | undefined;
   readonly lateness: Lateness | undefined;
-  /** Lateness, applied to any value that it gets. */
-  readonly afterLate: (value: N) => N;
-  /** Cap and (for an empty category) rounding, applied after lateness. */
-  readonly afterCap: (value: N) => N;
+  /** What is done to any value that it gets. */
+  readonly handling: Handling<Rational>;
 }
 
-export interface PlannedCategory<N> extends PlannedFields<N> {
+export interface PlannedCategory extends PlannedFields, Rule<Rational> {
   readonly kind: 'category';
   readonly source: Category;
-  readonly combine: NonNullable<Category['combine']>;
-  readonly drop: Required<NonNullable<Category['drop']>>;
-  readonly cap: N | undefined;
-  readonly round: Rounding<N> | undefined;
   /** Its counted children in order, the promised pieces last. */
-  readonly children: PlannedNode<N>[];
+  readonly children: PlannedNode[];
   /** Has unsettled or promised work outside extra credit, so that `when: complete` holds its drops up. */
   incomplete: boolean;
 }
 
-export type PlannedNode<N> = PlannedPiece<N> | PlannedCategory<N>;
+export type PlannedNode = PlannedPiece | PlannedCategory;
 
 /** A rounding of the document (percent points) as a fraction of the whole. */
-export function rounding<N>(round: Round | undefined, arithmetic: Arithmetic<N>): Rounding<N> | undefined {
-  if (!round) return undefined;
-  return { step: arithmetic.from(fractionOfPercent(round.step)), mode: round.mode ?? 'half-up' };
+export function rounding(round: Round | undefined): Rounding<Rational> | undefined {
+  return round && { step: fractionOfPercent(round.step), mode: round.mode ?? 'half-up' };
 }
 
 /**
@@ -93,31 +88,29 @@ export function rounding<N>(round: Round | undefined, arithmetic: Arithmetic<N>)
  *
  * @param course - a valid document
  * @param now - the moment at which overdue work is judged
- * @param arithmetic - the numbers to compute with
  */
-export function planCourse<N>(course: Course, now: Moment, arithmetic: Arithmetic<N>): Plan<N> {
-  return new Planner(course, now, arithmetic).plan();
+export function planCourse(course: Course, now: Moment): Plan {
+  return new Planner(course, now).plan();
 }
 
-interface Inherited<N> {
-  readonly parent: PlannedCategory<N> | undefined;
+interface Inherited {
+  readonly parent: PlannedCategory | undefined;
   readonly missing: MissingPolicy;
   readonly late: LatePolicy | undefined;
   readonly insideExtra: boolean;
   readonly takesPart: boolean;
 }
 
-class Planner<N> {
-  readonly #pieces: PlannedPiece<N>[] = [];
+class Planner {
+  readonly #pieces: PlannedPiece[] = [];
 
   constructor(
     readonly course: Course,
     readonly now: Moment,
-    readonly arithmetic: Arithmetic<N>,
   ) {}
 
-  plan(): Plan<N> {
-    const { course, now, arithmetic } = this;
+  plan(): Plan {
+    const { course, now } = this;
     const root = this.#category(course.root, {
       parent: undefined,
       missing: course.policy?.missing ?? { counts: 'percent', percent: '0' },
@@ -125,23 +118,22 @@ class Planner<N> {
       insideExtra: false,
       takesPart: true,
     });
-    return { course, now, arithmetic, root, pieces: this.#pieces };
+    return { course, now, root, pieces: this.#pieces };
   }
 
-  #category(source: Category, inherited: Inherited<N>): PlannedCategory<N> {
-    const { arithmetic } = this;
-    const category: PlannedCategory<N> = {
+  #category(source: Category, inherited: Inherited): PlannedCategory {
+    const category: PlannedCategory = {
       kind: 'category',
       source,
       ...this.#fields(source, inherited),
       combine: source.combine ?? 'points',
       drop: { lowest: 0, highest: 0, by: 'percent', when: 'always', ...source.drop },
-      cap: source.cap === undefined ? undefined : arithmetic.from(fractionOfPercent(source.cap)),
-      round: rounding(source.round, arithmetic),
+      cap: percentOf(source.cap),
+      round: rounding(source.round),
       children: [],
       incomplete: false,
     };
-    const below: Inherited<N> = {
+    const below: Inherited = {
       parent: category,
       missing: source.missing ?? inherited.missing,
       late: source.late === undefined ? inherited.late : (source.late ?? undefined),
@@ -155,7 +147,7 @@ class Planner<N> {
     return category;
   }
 
-  #node(node: CourseNode, inherited: Inherited<N>): PlannedNode<N> {
+  #node(node: CourseNode, inherited: Inherited): PlannedNode {
     if (node.kind === 'assessment') return this.#listed(node, inherited);
     const empty = node.children.length === 0 && !node.planned;
     if (empty && inherited.parent!.combine !== 'points' && !node.extraCredit)
@@ -163,14 +155,14 @@ class Planner<N> {
     return this.#category(node, inherited);
   }
 
-  #fields(node: CourseNode, inherited: Inherited<N>): PlannedFields<N> {
+  #fields(node: CourseNode, inherited: Inherited): PlannedFields {
     const weight = node.weight === undefined ? undefined : rational(node.weight);
     const extra = node.extraCredit === true;
     const weighs = isWeighed(inherited.parent?.combine, weight);
     return {
       id: node.id,
       name: node.name,
-      weight: weight && this.arithmetic.from(weight),
+      weight,
       extra,
       insideExtra: extra || inherited.insideExtra,
       weighs,
@@ -179,63 +171,55 @@ class Planner<N> {
     };
   }
 
-  #add(piece: PlannedPiece<N>): PlannedPiece<N> {
+  #add(piece: PlannedPiece): PlannedPiece {
     this.#pieces.push(piece);
     return piece;
   }
 
-  #listed(source: Assessment, inherited: Inherited<N>): PlannedPiece<N> {
-    const { arithmetic, course, now } = this;
+  #listed(source: Assessment, inherited: Inherited): PlannedPiece {
+    const { course, now } = this;
     const overdue = isOverdue(source, course, now);
     const status = overdue ? 'missing' : statusOf(source);
     const entered = enteredValue(source, status, inherited.missing, course.scale);
     const unsettled = status === 'open' || status === 'awaiting';
     const late = lateness(source, inherited.late);
-    const penalty = status === 'missing' ? undefined : penaltyOf(late);
-    const cap = source.cap === undefined ? undefined : arithmetic.from(fractionOfPercent(source.cap));
     return this.#add({
       kind: 'piece',
       origin: 'listed',
       source,
       ...this.#fields(source, inherited),
-      size: arithmetic.from(rational(source.possible)),
+      size: rational(source.possible),
       settlement: entered ? 'settled' : unsettled ? 'unsettled' : 'none',
       status,
       overdue,
-      entered: entered && arithmetic.from(entered),
-      assumed:
-        unsettled && source.assume !== undefined
-          ? arithmetic.from(fractionOfPercent(source.assume))
-          : undefined,
+      entered,
+      assumed: unsettled ? percentOf(source.assume) : undefined,
       lateness: late,
-      afterLate: penalty ? losing(penalty, arithmetic) : unchanged,
-      afterCap: cap === undefined ? unchanged : (value) => capped(value, cap, arithmetic),
+      handling: {
+        penalty: status === 'missing' ? undefined : penaltyOf(late),
+        cap: percentOf(source.cap),
+        round: undefined,
+      },
     });
   }
 
-  #empty(source: Category, inherited: Inherited<N>): PlannedPiece<N> {
-    const { arithmetic } = this;
-    const cap = source.cap === undefined ? undefined : arithmetic.from(fractionOfPercent(source.cap));
-    const round = rounding(source.round, arithmetic);
+  #empty(source: Category, inherited: Inherited): PlannedPiece {
     return this.#add({
       kind: 'piece',
       origin: 'empty',
       source: undefined,
       ...this.#fields(source, inherited),
-      size: arithmetic.zero,
+      size: ZERO,
       ...UNSETTLED,
-      afterCap: (value) => {
-        const most = capped(value, cap, arithmetic);
-        return round ? arithmetic.round(most, round) : most;
-      },
+      handling: { penalty: undefined, cap: percentOf(source.cap), round: rounding(source.round) },
     });
   }
 
-  #addPromised(category: PlannedCategory<N>, inherited: Inherited<N>): void {
+  #addPromised(category: PlannedCategory, inherited: Inherited): void {
     const { planned, children } = category.source;
     if (!planned) return;
     const listed = children.filter((child) => child.counted !== false && !child.extraCredit).length;
-    const size = this.arithmetic.from(rational(planned.possible ?? '100'));
+    const size = rational(planned.possible ?? '100');
     for (let number = listed + 1; number <= planned.pieces; number += 1) {
       category.children.push(
         this.#add({
@@ -252,7 +236,7 @@ class Planner<N> {
           parent: category,
           size,
           ...UNSETTLED,
-          afterCap: unchanged,
+          handling: AS_IT_IS,
         }),
       );
     }
@@ -266,11 +250,12 @@ const UNSETTLED = {
   entered: undefined,
   assumed: undefined,
   lateness: undefined,
-  afterLate: unchanged,
 } as const;
 
-function unchanged<N>(value: N): N {
-  return value;
+const AS_IT_IS: Handling<Rational> = { penalty: undefined, cap: undefined, round: undefined };
+
+function percentOf(percent: Decimal | undefined): Rational | undefined {
+  return percent === undefined ? undefined : fractionOfPercent(percent);
 }
 
 /** Under `points` and `weights`, a child of weight 0 takes no part, and under `weights` neither does one without a weight. */
@@ -279,12 +264,8 @@ function isWeighed(combine: Category['combine'], weight: Rational | undefined): 
   return weight === undefined ? combine === 'points' : weight.n !== 0n;
 }
 
-function holdsDropsUp<N>(child: PlannedNode<N>): boolean {
+function holdsDropsUp(child: PlannedNode): boolean {
   if (child.extra) return false;
   if (child.kind === 'category') return child.incomplete;
   return child.settlement === 'unsettled' && child.origin !== 'empty';
-}
-
-function capped<N>(value: N, cap: N | undefined, arithmetic: Arithmetic<N>): N {
-  return cap !== undefined && arithmetic.compare(value, cap) > 0 ? cap : value;
 }

@@ -29,8 +29,30 @@ export function whole(value: number): Rational {
   return new Fraction(BigInt(value), 1n);
 }
 
-export function smaller(a: Rational, b: Rational): Rational {
-  return a.compare(b) <= 0 ? a : b;
+/** The sum of any number of values, over one denominator, so that it is reduced once and not at every step. */
+export function sumOf(values: readonly Rational[]): Rational {
+  let n = 0n;
+  let d = 1n;
+  for (const value of values) {
+    if (d % value.d !== 0n) {
+      const factor = value.d / greatestDivisor(d, value.d);
+      n *= factor;
+      d *= factor;
+    }
+    n += value.s * value.n * (d / value.d);
+  }
+  return new Fraction(n, d);
+}
+
+function greatestDivisor(a: bigint, b: bigint): bigint {
+  return b === 0n ? a : greatestDivisor(b, a % b);
+}
+
+/** A float within a relative 2⁻⁵⁰ of a value; `NaN` where its numerator or denominator is beyond floats. */
+export function toFloat(value: Rational): number {
+  const n = Number(value.n);
+  const d = Number(value.d);
+  return n < Infinity && d < Infinity ? (value.s < 0n ? -n : n) / d : NaN;
 }
 
 /** The whole number at or below (`floor`) or at or above (`ceil`) a value that is not negative. */

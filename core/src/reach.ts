@@ -1,12 +1,13 @@
-import { floating } from './arithmetic';
-import { courseCurve, type CourseCurve } from './course-curve';
-import { searchGrid, type GridAnswer } from './grid';
-import { lettersOf, reaches } from './letter';
+import { exact, floating } from './arithmetic';
+import type { Derivation } from './combine';
 import type { Band } from './course';
+import { risingStretches, searchGrid, type GridAnswer, type Range } from './grid';
+import { lettersOf, rounded, type Letters } from './letter';
 import type { Outlooks } from './outlook';
-import { rounding, type Plan, type PlannedPiece } from './plan';
-import { decimalText, whole, type Rational } from './rational';
-import { onlyRises as risesOnly } from './shape';
+import type { Plan, PlannedPiece } from './plan';
+import { decimalText, HUNDRED, ONE, toFloat, whole, ZERO, type Rational } from './rational';
+import { onlyRises } from './shape';
+import { Variation } from './variation';
 
 /** A range of levels or scores, both ends in it, as decimal text. */
 export interface Gap {
@@ -29,7 +30,7 @@ const LAST = 10_000;
 const GRID = whole(LAST);
 
 /** What a target asks about: unsettled, not assumed, not extra credit. */
-function isUnknown<N>(piece: PlannedPiece<N>): boolean {
+function isUnknown(piece: PlannedPiece): boolean {
   return piece.settlement === 'unsettled' && piece.assumed === undefined && !piece.insideExtra;
 }
 
@@ -39,59 +40,95 @@ function isUnknown<N>(piece: PlannedPiece<N>): boolean {
  * @param from - the course's outlooks
  * @returns one answer a band, highest first; empty if the course has no value even at the ceiling
  */
-export function reach({ plan, ceiling }: Outlooks<Rational>): BandReach[] {
+export function reach({ plan, ceiling, supposing }: Outlooks): BandReach[] {
   if (!ceiling.worth) return [];
-  const { zero } = plan.arithmetic;
-  const curve = courseCurve(
+  const unknowns = plan.pieces.filter(isUnknown);
+  return reachAlong({
     plan,
-    isUnknown,
-    (piece) => piece.assumed ?? (piece.insideExtra ? zero : undefined),
-  );
-  return reachAlong(curve, {
-    plan,
-    moves: isUnknown,
-    last: plan.pieces.some(isUnknown) ? LAST : 0,
+    base: supposing(({ assumed, insideExtra }) => assumed ?? (insideExtra ? ZERO : ONE)),
+    moving: unknowns,
+    last: unknowns.length > 0 ? LAST : 0,
     valueAt: (place) => whole(place).div(GRID),
-    textOf: (place) => decimalText(whole(place).div(HUNDREDTHS), 2, true),
+    textOf: (place) => decimalText(whole(place).div(HUNDRED), 2, true),
   });
 }
 
-/** The values that pieces are tried at, from the lowest to the highest. */
+/** The levels that some pieces are tried at together, from the lowest to the highest. */
 export interface Trial {
-  readonly plan: Plan<Rational>;
-  readonly moves: (piece: PlannedPiece<Rational>) => boolean;
+  readonly plan: Plan;
+  /** The course with everything else at its value. */
+  readonly base: Derivation;
+  readonly moving: readonly PlannedPiece[];
   /** The grid is 0, 1, … last. */
   readonly last: number;
+  /** What the moving pieces bring at a place, a fraction of full marks. */
   readonly valueAt: (place: number) => Rational;
   /** How a place is written in an answer. */
   readonly textOf: (place: number) => string;
 }
 
-/** What every band takes along a curve of the course. */
-export function reachAlong(curve: CourseCurve, { plan, moves, last, valueAt, textOf }: Trial): BandReach[] {
-  const letters = lettersOf(plan.course.scale);
-  const gradeAt = remember((place: number) => curve.exactAt(valueAt(place)));
-  const guessAt = remember((place: number) => curve.floatAt(valueAt(place).valueOf()));
-  const onlyRises = risesOnly(plan.root, moves, plan.arithmetic);
-  const round = rounding(plan.course.scale.round, floating);
+/** What every band takes along a trial. */
+export function reachAlong(trial: Trial): BandReach[] {
+  const { scale } = trial.plan.course;
+  const letters = lettersOf(scale);
+  const grades = gradesAlong(trial, letters);
+  const stretches = stretchesOf(trial);
   return letters.bands.map(({ band, from }) => {
-    const cutOff = from.valueOf();
-    const meets = (place: number) => {
-      const grade = gradeAt(place);
-      return grade !== undefined && reaches(grade, from, letters);
-    };
-    const guess = (place: number) => {
-      const grade = guessAt(place);
-      return grade !== undefined && (round ? floating.round(grade, round) : grade) >= cutOff - TINY;
-    };
-    return { band, ...gridText(searchGrid(last, { meets, guess, onlyRises }), textOf) };
+    const cutOff = toFloat(from);
+    const answer = searchGrid(stretches, {
+      exact: (place) => (grades.exact(place)?.compare(from) ?? -1) >= 0,
+      guess: (place) => (grades.guess(place) ?? -1) >= cutOff - TINY,
+    });
+    return { band, ...gridText(answer, trial.textOf) };
   });
+}
+
+/** The course's grade at each place, as the scale rounds it. */
+function gradesAlong(trial: Trial, letters: Letters) {
+  const near = letters.round && { ...letters.round, step: toFloat(letters.round.step) };
+  return along(
+    trial,
+    (variation, level) => {
+      const grade = variation.valueAt(() => level);
+      return grade && rounded(grade, letters);
+    },
+    (variation, level) => {
+      const grade = variation.valueAt(() => level);
+      return grade !== undefined && near ? floating.round(grade, near) : grade;
+    },
+  );
+}
+
+function stretchesOf(trial: Trial): Range[] {
+  const { plan, moving, last } = trial;
+  const moves = new Set(moving);
+  if (onlyRises(plan.root, (piece) => moves.has(piece))) return [{ from: 0, to: last }];
+  return risingStretches(
+    last,
+    along(
+      trial,
+      (variation, level) => variation.choicesAt(() => level),
+      (variation, level) => variation.choicesAt(() => level),
+    ),
+  );
+}
+
+/** Something about the course at each place of a trial, exactly and as floats guess it; each place is asked once. */
+function along<T, G>(
+  { base, moving, valueAt }: Trial,
+  ask: (variation: Variation<Rational>, level: Rational) => T,
+  guess: (variation: Variation<number>, level: number) => G,
+): { exact: (place: number) => T; guess: (place: number) => G } {
+  const truly = new Variation(base, moving, exact);
+  const nearly = new Variation(base, moving, floating);
+  return {
+    exact: remember((place) => ask(truly, valueAt(place))),
+    guess: remember((place) => guess(nearly, toFloat(valueAt(place)))),
+  };
 }
 
 /** What floats may be off by. */
 const TINY = 1e-12;
-
-const HUNDREDTHS = whole(100);
 
 /** An answer on a grid in the words of its scores. */
 function gridText(answer: GridAnswer, textOf: (place: number) => string): Omit<BandReach, 'band'> {

@@ -24,7 +24,7 @@ export interface Segment {
  * @param from - the course's outlooks
  * @returns one segment for each child of the root that is counted, in order
  */
-export function ribbon({ plan, floor, ceiling, forecast }: Outlooks<Rational>): Segment[] {
+export function ribbon({ plan, floor, ceiling, forecast }: Outlooks): Segment[] {
   const shares = shareOfParts(ceiling);
   return plan.root.children.map((node, index) => {
     const share = shares[index]!;
@@ -46,13 +46,13 @@ export function ribbon({ plan, floor, ceiling, forecast }: Outlooks<Rational>): 
 }
 
 /** The share of the course, in percent points, of each part of a derivation of the root. */
-function shareOfParts({ parts, below }: Derivation<Rational>): Rational[] {
+function shareOfParts({ parts, below }: Derivation): Rational[] {
   return parts.map((part) =>
     part.role === 'regular' && below.n !== 0n ? part.below.div(below).mul(HUNDRED) : ZERO,
   );
 }
 
-function pointsOf({ parts, below }: Derivation<Rational>, index: number): Rational {
+function pointsOf({ parts, below }: Derivation, index: number): Rational {
   const part = parts[index]!;
   const counts = part.role === 'regular' || part.role === 'extra';
   return counts && below.n !== 0n ? part.above.div(below).mul(HUNDRED) : ZERO;
@@ -67,11 +67,11 @@ function notBelowZero(value: Rational): Rational {
  *
  * @returns percent points, 0 where the course has no value
  */
-export function settledPoints({ ceiling }: Outlooks<Rational>): Rational {
+export function settledPoints({ ceiling }: Outlooks): Rational {
   return ceiling.worth ? HUNDRED.sub(openShare(ceiling, HUNDRED)) : ZERO;
 }
 
-function openShare({ parts, below }: Derivation<Rational>, share: Rational): Rational {
+function openShare({ parts, below }: Derivation, share: Rational): Rational {
   return parts.reduce((sum, part) => {
     if (part.role !== 'regular') return sum;
     const own = share.mul(part.below).div(below);

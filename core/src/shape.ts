@@ -1,6 +1,7 @@
-import type { Arithmetic } from './arithmetic';
-import { unit } from './combine';
+import { unit } from './add-up';
+import { exact } from './arithmetic';
 import type { PlannedCategory, PlannedNode, PlannedPiece } from './plan';
+import { ZERO, type Rational } from './rational';
 
 /**
  * Whether the course's grade can only rise as the varying pieces rise together.
@@ -14,45 +15,39 @@ import type { PlannedCategory, PlannedNode, PlannedPiece } from './plan';
  *
  * and where a category pools points, none of its categories can change how many points it stands for.
  */
-export function onlyRises<N>(
-  root: PlannedCategory<N>,
-  varies: (piece: PlannedPiece<N>) => boolean,
-  arithmetic: Arithmetic<N>,
-): boolean {
-  return shapeOf(root, varies, arithmetic).rises;
+export function onlyRises(root: PlannedCategory, varies: (piece: PlannedPiece) => boolean): boolean {
+  return shapeOf(root, varies).rises;
 }
 
-interface Shape<N> {
+interface Shape {
   readonly varies: boolean;
   readonly rises: boolean;
   /** Whether no drop can change how many points full marks are. */
   readonly fixed: boolean;
   /** Those points, where they are known without looking at values. */
-  readonly size: N | undefined;
+  readonly size: Rational | undefined;
 }
 
-function shapeOf<N>(
-  node: PlannedNode<N>,
-  varies: (piece: PlannedPiece<N>) => boolean,
-  a: Arithmetic<N>,
-): Shape<N> {
+function shapeOf(node: PlannedNode, varies: (piece: PlannedPiece) => boolean): Shape {
   if (node.kind === 'piece') return { varies: varies(node), rises: true, fixed: true, size: node.size };
   const { combine, drop } = node;
   const children = node.children
     .filter(({ weighs }) => weighs)
-    .map((child) => ({ child, shape: shapeOf(child, varies, a) }));
+    .map((child) => ({ child, shape: shapeOf(child, varies) }));
   const moving = children.some(({ shape }) => shape.varies);
   const regular = children.filter(({ child }) => !child.extra);
   const drops = drop.lowest + drop.highest > 0 && regular.length > 1;
   const sizes = regular.map(({ shape }) => shape.size);
   const units = regular.map(({ child, shape }) =>
-    combine === 'points' && shape.size === undefined ? undefined : unit(node, child, shape.size ?? a.zero, a),
+    combine === 'points' && shape.size === undefined
+      ? undefined
+      : unit(combine, child.weight, shape.size ?? ZERO, exact),
   );
   const pooled = combine === 'points';
-  const fixed = regular.every(({ shape }) => shape.fixed) && (!drops || areAlike(pooled ? units : sizes, a));
-  const size = !drops && fixed ? total(pooled ? units : sizes, a) : undefined;
+  const fixed = regular.every(({ shape }) => shape.fixed) && (!drops || areAlike(pooled ? units : sizes));
+  const size = !drops && fixed ? total(pooled ? units : sizes) : undefined;
   if (!moving) return { varies: false, rises: true, fixed: true, size };
-  const alike = drop.by === 'points' ? areAlike(sizes, a) && areAlike(units, a) : areAlike(units, a);
+  const alike = drop.by === 'points' ? areAlike(sizes) && areAlike(units) : areAlike(units);
   const rises =
     children.every(({ shape }) => shape.rises) &&
     (!pooled || children.every(({ shape }) => shape.fixed)) &&
@@ -60,14 +55,10 @@ function shapeOf<N>(
   return { varies: true, rises, fixed, size };
 }
 
-function total<N>(values: readonly (N | undefined)[], a: Arithmetic<N>): N | undefined {
-  return values.reduce<N | undefined>(
-    (sum, value) => (sum === undefined || value === undefined ? undefined : a.add(sum, value)),
-    a.zero,
-  );
+function total(values: readonly (Rational | undefined)[]): Rational | undefined {
+  return values.every((value) => value !== undefined) ? exact.sum(values) : undefined;
 }
 
-function areAlike<N>(values: readonly (N | undefined)[], a: Arithmetic<N>): boolean {
-  const [first, ...rest] = values;
-  return rest.every((value) => value !== undefined && first !== undefined && a.compare(value, first) === 0);
+function areAlike([first, ...rest]: readonly (Rational | undefined)[]): boolean {
+  return rest.every((value) => value !== undefined && first !== undefined && value.equals(first));
 }

@@ -1,11 +1,12 @@
+import { exact } from './arithmetic';
 import type { Assessment } from './course';
-import { courseCurve } from './course-curve';
 import { hasForecast, type Outlooks } from './outlook';
 import type { PlannedPiece } from './plan';
-import { decimalText, rational, roundToStep, whole, ONE, type Rational } from './rational';
+import { decimalText, rational, roundToStep, whole, ONE, ZERO, type Rational } from './rational';
 import { reachAlong, type BandReach } from './reach';
 import { largestSwing } from './swing';
 import { find, isCounted } from './tree';
+import { Variation } from './variation';
 
 /** What one piece alone must bring, everything else at its forecast, for each band; `level` is in points of the piece. */
 export type Solution =
@@ -21,8 +22,8 @@ const MOST_SCORES = 100_000;
  * @param id - an unsettled, counted assessment; its own `assume` is set aside
  * @returns the answer for each band, highest first, or why there is none
  */
-export function solve(from: Outlooks<Rational>, id: string): Solution {
-  const { plan, forecastOf } = from;
+export function solve(from: Outlooks, id: string): Solution {
+  const { plan, forecastOf, supposing } = from;
   const piece = plan.pieces.find((candidate) => candidate.id === id && candidate.origin === 'listed');
   if (piece?.settlement !== 'unsettled') return { id, why: whyNotOpen(from, id) };
   if (!hasForecast(plan, forecastOf, piece)) {
@@ -31,12 +32,13 @@ export function solve(from: Outlooks<Rational>, id: string): Solution {
   const grid = scoresOf(piece);
   if (grid.last + 1 > MOST_SCORES)
     return { id, why: `There are more than ${MOST_SCORES} scores to tell apart.` };
-  const curve = courseCurve(plan, (other) => other === piece, forecastOf);
-  if (curve.exactAt(plan.arithmetic.zero) === undefined)
+  const base = supposing((other) => (other === piece ? ONE : forecastOf(other)));
+  if (new Variation(base, [piece], exact).valueAt(() => ZERO) === undefined)
     return { id, why: 'The course has no grade with this piece at 0.' };
-  const bands = reachAlong(curve, {
+  const bands = reachAlong({
     plan,
-    moves: (other) => other === piece,
+    base,
+    moving: [piece],
     last: grid.last,
     valueAt: (place) => grid.score(place).div(piece.size),
     textOf: (place) => decimalText(grid.score(place), 12),
@@ -51,7 +53,7 @@ export interface Alone {
 }
 
 /** What the open piece that can move the course most must bring alone, if that can be said. */
-export function solveLargest(from: Outlooks<Rational>): Alone | undefined {
+export function solveLargest(from: Outlooks): Alone | undefined {
   const largest = largestSwing(from);
   const solution = largest && solve(from, largest.id);
   if (!solution || 'why' in solution) return undefined;
@@ -60,7 +62,7 @@ export function solveLargest(from: Outlooks<Rational>): Alone | undefined {
 }
 
 /** The scores that can be given for a piece: 0, step, 2·step, … below full marks, and full marks. */
-function scoresOf({ size, source }: PlannedPiece<Rational>): {
+function scoresOf({ size, source }: PlannedPiece): {
   last: number;
   score: (place: number) => Rational;
 } {
@@ -69,7 +71,7 @@ function scoresOf({ size, source }: PlannedPiece<Rational>): {
   return { last, score: (place) => (place === last ? size : step.mul(whole(place))) };
 }
 
-function whyNotOpen({ plan }: Outlooks<Rational>, id: string): string {
+function whyNotOpen({ plan }: Outlooks, id: string): string {
   const placed = find(plan.course, id);
   if (!placed) return `There is no piece "${id}" in this course.`;
   if (placed.node.kind === 'category') return `"${placed.node.name}" is a category, not a piece.`;

@@ -1,7 +1,7 @@
-import { rederive, withAncestors } from './combine';
+import { exact } from './arithmetic';
 import type { Outlooks } from './outlook';
-import type { PlannedPiece } from './plan';
-import { HUNDRED, ZERO, type Rational } from './rational';
+import { HUNDRED, ONE, ZERO, type Rational } from './rational';
+import { Variation } from './variation';
 
 /** How far one open piece can still move the course (grading rules, section 8). */
 export interface Swing {
@@ -11,7 +11,7 @@ export interface Swing {
 }
 
 /** The open piece that can move the course most; the earlier of equal ones. Nothing where there is no forecast. */
-export function largestSwing(from: Outlooks<Rational>): Swing | undefined {
+export function largestSwing(from: Outlooks): Swing | undefined {
   const [first, ...rest] = swings(from);
   return rest.reduce((most, swing) => (most && swing.points.compare(most.points) > 0 ? swing : most), first);
 }
@@ -22,18 +22,14 @@ export function largestSwing(from: Outlooks<Rational>): Swing | undefined {
  * @param from - the course's outlooks
  * @returns empty where the course has no forecast
  */
-export function swings({ plan, forecast, forecastOf }: Outlooks<Rational>): Swing[] {
+export function swings({ plan, forecast }: Outlooks): Swing[] {
   if (!forecast?.worth) return [];
-  const { arithmetic } = plan;
-  const gradeWith = (piece: PlannedPiece<Rational>, value: Rational) => {
-    const valueOf = (other: PlannedPiece<Rational>) => (other === piece ? value : forecastOf(other));
-    return rederive(forecast, withAncestors([piece]), { valueOf, waits: false }, arithmetic).worth?.value;
-  };
   return plan.pieces
     .filter(({ origin, settlement }) => origin === 'listed' && settlement === 'unsettled')
     .map((piece) => {
-      const high = gradeWith(piece, arithmetic.one);
-      const low = gradeWith(piece, arithmetic.zero);
+      const alone = new Variation(forecast, [piece], exact);
+      const high = alone.valueAt(() => ONE);
+      const low = alone.valueAt(() => ZERO);
       return { id: piece.id, points: high && low ? high.sub(low).mul(HUNDRED) : ZERO };
     });
 }

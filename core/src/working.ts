@@ -1,6 +1,7 @@
 import type { Score } from './course';
 import { pieceValue, type Assumption } from './combine';
-import type { Lateness } from './late';
+import { exact } from './arithmetic';
+import { afterPenalty, type Lateness } from './late';
 import type { PlannedPiece } from './plan';
 import type { Rational } from './rational';
 
@@ -17,12 +18,13 @@ export type PieceStep =
  *
  * @returns the steps in order; empty where the piece has no value
  */
-export function pieceSteps(piece: PlannedPiece<Rational>, assumption: Assumption<Rational>): PieceStep[] {
+export function pieceSteps(piece: PlannedPiece, assumption: Assumption): PieceStep[] {
   const value = pieceValue(piece, assumption);
   if (value === undefined) return [];
   const [first, start] = firstStep(piece, assumption);
   const steps: PieceStep[] = [first];
-  const afterLate = piece.afterLate(start);
+  const { penalty } = piece.handling;
+  const afterLate = penalty ? afterPenalty(start, penalty, exact) : start;
   if (piece.lateness && piece.status !== 'missing') {
     steps.push({ kind: 'late', lateness: piece.lateness, value: afterLate });
   }
@@ -30,7 +32,7 @@ export function pieceSteps(piece: PlannedPiece<Rational>, assumption: Assumption
   return steps;
 }
 
-function firstStep(piece: PlannedPiece<Rational>, assumption: Assumption<Rational>): [PieceStep, Rational] {
+function firstStep(piece: PlannedPiece, assumption: Assumption): [PieceStep, Rational] {
   if (piece.settlement === 'unsettled') {
     const value = assumption.valueOf(piece)!;
     return [{ kind: 'supposed', assumed: piece.assumed !== undefined, value }, value];

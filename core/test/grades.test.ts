@@ -21,7 +21,7 @@ import {
 } from '../src';
 import { category, course, LETTERS, NOW, open, scored } from './sample';
 
-const percent = (derivation: Derivation<Rational> | undefined) =>
+const percent = (derivation: Derivation | undefined) =>
   derivation?.worth && decimalText(derivation.worth.value.mul(HUNDRED), 6);
 const standing = (document: Course) => percent(outlooks(document, NOW).standing);
 const say = (document: Course) => {

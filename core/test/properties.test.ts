@@ -3,6 +3,7 @@ import {
   applyEdits,
   checkCourse,
   exact,
+  floating,
   outlooks,
   pieces,
   readCourse,
@@ -16,15 +17,15 @@ import {
   type Derivation,
   type Rational,
 } from '../src';
-import { courseCurve } from '../src/course-curve';
 import { onlyRises } from '../src/shape';
+import { Variation } from '../src/variation';
 import { randomCourse } from './random-course';
 import * as reference from './reference';
 import { NOW } from './sample';
 
 const RUNS = 1_500;
 const text = (value: Rational | null | undefined) => value?.toFraction() ?? null;
-const valueOf = (derivation: Derivation<Rational> | undefined) => text(derivation?.worth?.value);
+const valueOf = (derivation: Derivation | undefined) => text(derivation?.worth?.value);
 const supposed =
   (fixed: Rational): reference.Supposition =>
   () =>
@@ -101,15 +102,15 @@ describe('on random courses', () => {
     fc.assert(
       fc.property(randomCourse(), (course) => {
         const found = outlooks(course, NOW);
-        const { plan, forecastOf } = found;
+        const { plan, forecastOf, supposing } = found;
         const open = plan.pieces.filter(({ settlement }) => settlement === 'unsettled');
         const unknown = open.filter(({ assumed, insideExtra }) => assumed === undefined && !insideExtra);
         for (const moving of [unknown, ...open.slice(0, 2).map((piece) => [piece])]) {
-          if (moving.length === 0 || !onlyRises(plan.root, (piece) => moving.includes(piece), exact))
-            continue;
+          if (moving.length === 0 || !onlyRises(plan.root, (piece) => moving.includes(piece))) continue;
           rising += 1;
-          const curve = courseCurve(plan, (piece) => moving.includes(piece), forecastOf);
-          const grades = PLACES.map((place) => curve.exactAt(reference.one.mul(place).div(100)));
+          const base = supposing((piece) => (moving.includes(piece) ? reference.one : forecastOf(piece)));
+          const variation = new Variation(base, moving, exact);
+          const grades = PLACES.map((place) => variation.valueAt(() => reference.one.mul(place).div(100)));
           const valued = grades.flatMap((grade) => grade ?? []);
           expect([0, PLACES.length]).toContain(valued.length);
           valued
@@ -125,16 +126,22 @@ describe('on random courses', () => {
   it('a curve of the course is what the slow implementation gives, piece by piece', () => {
     fc.assert(
       fc.property(randomCourse(), fc.nat(100), (course, place) => {
-        const { plan } = outlooks(course, NOW);
+        const { plan, supposing } = outlooks(course, NOW);
         const level = reference.one.mul(place).div(100);
-        const unknown = (piece: { assumed: unknown; insideExtra: boolean }) =>
-          !piece.assumed && !piece.insideExtra;
-        const curve = courseCurve(plan, unknown, (piece) => piece.assumed ?? reference.zero);
+        const unknown = plan.pieces.filter(
+          ({ settlement, assumed, insideExtra }) => settlement === 'unsettled' && !assumed && !insideExtra,
+        );
+        const base = supposing(
+          (piece) => piece.assumed ?? (piece.insideExtra ? reference.zero : reference.one),
+        );
         const suppose: reference.Supposition = ({ assume, extra }) =>
           assume ?? (extra ? reference.zero : level);
         const want = reference.value(course, NOW, suppose, false);
-        expect(text(curve.exactAt(level))).toBe(text(want));
-        if (want && !hasRounding(course)) expect(curve.floatAt(place / 100)).toBeCloseTo(want.valueOf(), 9);
+        expect(text(new Variation(base, unknown, exact).valueAt(() => level))).toBe(text(want));
+        if (want && !hasRounding(course)) {
+          const near = new Variation(base, unknown, floating).valueAt(() => place / 100);
+          expect(near).toBeCloseTo(want.valueOf(), 9);
+        }
       }),
       { numRuns: 600 },
     );

@@ -20,7 +20,7 @@ import {
 /** Everything that screens say of one course, computed once for each document and moment. */
 export interface Computed {
   readonly course: Course;
-  readonly outlooks: Outlooks<Rational>;
+  readonly outlooks: Outlooks;
   readonly letters: Letters;
   readonly segments: readonly Segment[];
   /** Reach, what one piece alone takes, and the headline are computed when they are first asked for. */

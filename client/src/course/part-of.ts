@@ -1,7 +1,7 @@
 import type { Derivation, Part, Rational } from '@fidens/core';
 
 /** A node's part in a derivation, however deep it stands; nothing where it is not counted. */
-export function partOf(derivation: Derivation<Rational>, id: string): Part<Rational> | undefined {
+export function partOf(derivation: Derivation, id: string): Part | undefined {
   for (const part of derivation.parts) {
     if (part.node.id === id) return part;
     const below = part.derivation && partOf(part.derivation, id);

@@ -25,7 +25,7 @@ export function ScoresPage({ course }: CoursePageProps) {
   const { outlooks } = compute(course.document, now);
   const [openId, setOpenId] = useState<string>();
   const { root } = course.document;
-  const row = (piece: Assessment, part: Part<Rational> | undefined) => (
+  const row = (piece: Assessment, part: Part | undefined) => (
     <PieceRow
       key={piece.id}
       course={course}
@@ -51,8 +51,8 @@ export function ScoresPage({ course }: CoursePageProps) {
 interface CategoryScoresProps {
   course: StoredCourse;
   category: Category;
-  derivation: Derivation<Rational> | undefined;
-  row: (piece: Assessment, part: Part<Rational> | undefined) => React.ReactNode;
+  derivation: Derivation | undefined;
+  row: (piece: Assessment, part: Part | undefined) => React.ReactNode;
   depth: number;
 }
 
@@ -108,7 +108,7 @@ function CategoryScores({ course, category, derivation, row, depth }: CategorySc
   );
 }
 
-function groupPercent(part: Part<Rational> | undefined): string {
+function groupPercent(part: Part | undefined): string {
   const value = part?.worth?.value;
   return value ? `${percent(value)}%` : '–';
 }
@@ -135,7 +135,7 @@ interface PieceRowProps {
   course: StoredCourse;
   piece: Assessment;
   /** Its part in the standing; nothing where it is not counted. */
-  part: Part<Rational> | undefined;
+  part: Part | undefined;
   isOpen: boolean;
   onToggle: () => void;
   /** Where it stands, in a list across courses. */

@@ -28,7 +28,7 @@ export function percent(value: Rational): string {
 
 /** The course's letter and percent in an outlook, or dashes. */
 export function gradeWords(
-  derivation: Derivation<Rational> | undefined,
+  derivation: Derivation | undefined,
   letters: Letters,
 ): { letter: string; percent: string } {
   const worth = derivation?.worth;
@@ -95,7 +95,7 @@ export interface PieceState {
  */
 export function pieceState(
   piece: Assessment,
-  part: Part<Rational> | undefined,
+  part: Part | undefined,
   now: string,
 ): PieceState | undefined {
   if (!part) return { words: 'not counted', tone: 'quiet' };
@@ -103,7 +103,7 @@ export function pieceState(
     return { words: 'dropped', tone: 'quiet' };
   if (part.role === 'no weight') return { words: 'no weight, not counted', tone: 'ask' };
   if (part.role === 'weight 0') return { words: 'weight 0', tone: 'quiet' };
-  const planned = part.node as PlannedPiece<Rational>;
+  const planned = part.node as PlannedPiece;
   if (planned.overdue) return { words: 'overdue, counts as missing', tone: 'ask' };
   const past = daysPast(piece, now);
   if (past > 0) return { words: `past due ${past} d`, tone: 'ask' };
@@ -119,7 +119,7 @@ export function pieceState(
   }
 }
 
-function lateState({ lateness }: PlannedPiece<Rational>): PieceState | undefined {
+function lateState({ lateness }: PlannedPiece): PieceState | undefined {
   if (!lateness || lateness.effect.kind === 'none') return undefined;
   const days = decimalText(lateness.effect.counted, 1);
   return { words: `${days} ${days === '1' ? 'day' : 'days'} late`, tone: 'plain' };

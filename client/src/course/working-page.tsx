@@ -73,7 +73,7 @@ export function WorkingPage({ course, beside }: CoursePageProps) {
   );
 }
 
-function assumptionOf({ plan, forecastOf }: Outlooks<Rational>, outlook: OutlookName): Assumption<Rational> {
+function assumptionOf({ plan, forecastOf }: Outlooks, outlook: OutlookName): Assumption {
   const { zero, one } = plan.arithmetic;
   const valueOf = {
     standing: () => undefined,
@@ -85,8 +85,8 @@ function assumptionOf({ plan, forecastOf }: Outlooks<Rational>, outlook: Outlook
 }
 
 interface SumProps {
-  derivation: Derivation<Rational>;
-  assumption: Assumption<Rational>;
+  derivation: Derivation;
+  assumption: Assumption;
   isRoot?: boolean;
 }
 
@@ -132,14 +132,14 @@ function Sum({ derivation, assumption, isRoot = false }: SumProps) {
 }
 
 /** What stands above the line, for people: points, or weight × percent ÷ 100; where pieces count alike, their percents. */
-function shownAbove(above: Rational, { category }: Derivation<Rational>): Rational {
+function shownAbove(above: Rational, { category }: Derivation): Rational {
   return category.combine === 'equal' ? above.mul(HUNDRED) : above;
 }
 
 function AfterSum({
   derivation: { sum, capped, worth, category, dropsApply },
 }: {
-  derivation: Derivation<Rational>;
+  derivation: Derivation;
 }) {
   const lines: string[] = [];
   if (sum && capped && capped.compare(sum) !== 0) lines.push(`Capped at ${percent(capped)}%.`);
@@ -151,7 +151,7 @@ function AfterSum({
 }
 
 interface PartLineProps extends SumProps {
-  part: Part<Rational>;
+  part: Part;
 }
 
 function PartLine({ part, derivation, assumption }: PartLineProps) {

@@ -10,8 +10,8 @@ import { number, percent, plural } from './words';
 
 /** Why a part counts as it does, where that is not plain. */
 export function roleWords(
-  { role, node }: Part<Rational>,
-  { category }: Derivation<Rational>,
+  { role, node }: Part,
+  { category }: Derivation,
 ): string | undefined {
   const by = { percent: 'percent', points: 'points', benefit: 'what helps most' }[category.drop.by];
   if (role === 'dropped lowest')
@@ -26,7 +26,7 @@ export function roleWords(
 }
 
 /** One step from a piece's entry to its value, as arithmetic in its points. */
-export function stepWords(step: PieceStep, { size }: PlannedPiece<Rational>): string {
+export function stepWords(step: PieceStep, { size }: PlannedPiece): string {
   const points = decimalText(step.value.mul(size), 3);
   const result = `${points} of ${decimalText(size, 3)}, ${percent(step.value)}%`;
   switch (step.kind) {

@@ -1,0 +1,59 @@
+/** Keys to find the least by: a float near each, and the keys themselves, asked for only where floats do not tell. */
+export interface Keys {
+  readonly near: Float64Array;
+  /** What no float is farther from its key than; not finite where floats say nothing. */
+  readonly error: number;
+  /** Compares two keys exactly: negative, zero or positive, as for a sort. */
+  readonly compare: (i: number, j: number) => number;
+}
+
+/** What a float made by a few roundings may be off by, as a part of the numbers that it was made of: with room to spare. */
+export const ROUNDINGS = 1e-13;
+
+/**
+ * The indexes with the least keys, of equal ones the earlier: exact, at nearly the cost of floats.
+ *
+ * Let t be the last of the floats that fit in. A float below t by more than both errors belongs to the least, as fewer than
+ * `count` keys can lie below it; one above t by as much does not, as `count` keys do. Only what is as near to t as that is
+ * compared exactly.
+ *
+ * @param count - how many, at least one and at most as many as there are
+ * @param except - indexes that are not chosen from, if any
+ * @returns indexes in list order
+ */
+export function least(count: number, { near, error, compare }: Keys, except?: readonly number[]): number[] {
+  const last = count === 1 && !except ? leastFloat(near) : floatAt(count - 1, near, except);
+  const margin = 2 * error;
+  const chosen: number[] = [];
+  const close: number[] = [];
+  for (let index = 0; index < near.length; index += 1) {
+    const above = near[index]! - last;
+    if (above > margin || except?.includes(index)) continue;
+    if (above < -margin) chosen.push(index);
+    else close.push(index);
+  }
+  const missing = count - chosen.length;
+  if (close.length > missing) close.sort((i, j) => compare(i, j) || i - j).length = missing;
+  if (chosen.length === 0 && missing === 1) return close;
+  return chosen.concat(close).sort((i, j) => i - j);
+}
+
+/** The least float; not a number where one of them is not. */
+function leastFloat(near: Float64Array): number {
+  let found = Infinity;
+  for (let index = 0; index < near.length; index += 1) found = Math.min(found, near[index]!);
+  return found;
+}
+
+/** The float that is at a place when all are in order. */
+function floatAt(place: number, near: Float64Array, except: readonly number[] | undefined): number {
+  const among = except ? near.filter((_, index) => !except.includes(index)) : near.slice();
+  return among.sort()[place]!;
+}
+
+/** The first whole numbers from 0. */
+export function firstOf(count: number): number[] {
+  const indexes: number[] = [];
+  for (let index = 0; index < count; index += 1) indexes.push(index);
+  return indexes;
+}
