@@ -1,6 +1,7 @@
 import type { Arithmetic, Rounding } from './arithmetic';
 import type { Combine, Drop } from './course';
-import { chooseDrops, NOTHING, type Addition, type Dropped, type Member, type Worth } from './drop';
+import { chooseDrops, NOTHING, type Dropped } from './drop';
+import type { Addition, Roster, Worth } from './roster';
 
 /** How a category makes one value of its children's. */
 export interface Rule<N> {
@@ -13,7 +14,10 @@ export interface Rule<N> {
 
 /** Sums over a category's children: above the line over R and E, below it and of sizes over R. */
 export interface Tally<N> extends Addition<N> {
-  /** The points that full marks of R are: of each piece its possible points, of each category its M. */
+  /**
+   * The points that full marks of R are: of each piece its possible points, of each category its M. Not summed (0) where
+   * points are pooled: there it is what is below the line.
+   */
   readonly size: N;
 }
 
@@ -45,17 +49,19 @@ export function gain<N>(combine: Combine, value: N, below: N, a: Arithmetic<N>):
  * Adds a category up from its children (grading rules, sections 3 and 4): drops, the quotient, the cap, the rounding.
  *
  * @param rule - how
- * @param regular - R in order; nothing where no drop acts
+ * @param regular - R, where a drop may act
  * @param whole - the sums before drops
+ * @param before - what a similar R dropped, if known
  */
 export function addUp<N>(
   rule: Rule<N>,
-  regular: readonly Member<N>[] | undefined,
+  regular: Roster<N> | undefined,
   whole: Tally<N>,
   a: Arithmetic<N>,
+  before?: Dropped,
 ): Total<N> {
-  const dropped = regular ? chooseDrops(rule.drop, regular, whole, a) : NOTHING;
-  const tally = regular ? without(whole, regular, dropped, a) : whole;
+  const dropped = regular ? chooseDrops(rule.drop, regular, whole, a, before) : NOTHING;
+  const tally = regular ? without(rule, whole, regular, dropped, a) : whole;
   if (a.isZero(tally.below)) return { dropped, tally, sum: undefined, capped: undefined, worth: undefined };
   const sum = a.divide(tally.above, tally.below);
   const capped = atMost(sum, rule.cap, a);
@@ -65,17 +71,31 @@ export function addUp<N>(
 }
 
 function without<N>(
+  { combine }: Rule<N>,
   whole: Tally<N>,
-  regular: readonly Member<N>[],
+  { members }: Roster<N>,
   { lowest, highest }: Dropped,
   a: Arithmetic<N>,
 ): Tally<N> {
   if (lowest.length + highest.length === 0) return whole;
-  const gone = (highest.length > 0 ? [...lowest, ...highest] : lowest).map((index) => regular[index]!);
+  const gone = highest.length > 0 ? [...lowest, ...highest] : lowest;
+  return minus(
+    whole,
+    {
+      above: a.sum(gone, (index) => members[index]!.above),
+      below: a.sum(gone, (index) => members[index]!.below),
+      size: combine === 'points' ? a.zero : a.sum(gone, (index) => members[index]!.worth.size),
+    },
+    a,
+  );
+}
+
+/** Sums without a part of them. */
+export function minus<N>(whole: Tally<N>, part: Tally<N>, a: Arithmetic<N>): Tally<N> {
   return {
-    above: a.subtract(whole.above, a.sum(gone.map(({ above }) => above))),
-    below: a.subtract(whole.below, a.sum(gone.map(({ below }) => below))),
-    size: a.subtract(whole.size, a.sum(gone.map(({ worth }) => worth.size))),
+    above: a.subtract(whole.above, part.above),
+    below: a.subtract(whole.below, part.below),
+    size: a.subtract(whole.size, part.size),
   };
 }
 

@@ -1,4 +1,14 @@
-import { ONE, ZERO, roundToStep, sumOf, toFloat, type Rational, type RoundingMode } from './rational';
+import {
+  ONE,
+  ZERO,
+  productOf,
+  quotientOf,
+  roundToStep,
+  sumOf,
+  toFloat,
+  type Rational,
+  type RoundingMode,
+} from './rational';
 
 /** A rounding with its step as a fraction of the whole (a step of one percent is 1/100). */
 export interface Rounding<N> {
@@ -16,8 +26,8 @@ export interface Arithmetic<N> {
   from(value: Rational): N;
   add(a: N, b: N): N;
   subtract(a: N, b: N): N;
-  /** The sum of any number of values: 0 of none. */
-  sum(values: readonly N[]): N;
+  /** The sum of what any number of items hold: 0 of none. */
+  sum<T>(items: readonly T[], valueOf: (item: T) => N): N;
   multiply(a: N, b: N): N;
   /** @param b - not zero */
   divide(a: N, b: N): N;
@@ -37,8 +47,8 @@ export const exact: Arithmetic<Rational> = {
   add: (a, b) => a.add(b),
   subtract: (a, b) => a.sub(b),
   sum: sumOf,
-  multiply: (a, b) => a.mul(b),
-  divide: (a, b) => a.div(b),
+  multiply: productOf,
+  divide: quotientOf,
   compare: (a, b) => a.compare(b),
   isZero: (value) => value.n === 0n,
   approximate: toFloat,
@@ -52,9 +62,9 @@ export const floating: Arithmetic<number> = {
   from: toFloat,
   add: (a, b) => a + b,
   subtract: (a, b) => a - b,
-  sum: (values) => {
+  sum: (items, valueOf) => {
     let sum = 0;
-    for (const value of values) sum += value;
+    for (const item of items) sum += valueOf(item);
     return sum;
   },
   multiply: (a, b) => a * b,
@@ -64,6 +74,14 @@ export const floating: Arithmetic<number> = {
   approximate: (value) => value,
   round: (value, { step, mode }) => roundFloat(value / step, mode) * step,
 };
+
+/** A rounding in other numbers. */
+export function roundingIn<N>(
+  round: Rounding<Rational> | undefined,
+  { from }: Arithmetic<N>,
+): Rounding<N> | undefined {
+  return round && { step: from(round.step), mode: round.mode };
+}
 
 function roundFloat(steps: number, mode: RoundingMode): number {
   if (mode === 'up') return Math.ceil(steps);

@@ -1,9 +1,10 @@
 import { addUp, canDrop, gain, unit, type Tally, type Total } from './add-up';
 import { exact } from './arithmetic';
-import type { Member, Worth } from './drop';
+
 import { handled } from './handling';
 import type { PlannedCategory, PlannedNode, PlannedPiece } from './plan';
 import { ZERO, type Rational } from './rational';
+import { Roster, type Member, type Worth } from './roster';
 
 /** Why a counted child takes no part in its category. */
 export type LeftOut = 'no value' | 'weight 0' | 'no weight';
@@ -26,6 +27,8 @@ export interface Derivation extends Omit<Total<Rational>, 'dropped' | 'tally'> {
   /** Its children's parts before drops, and their sums. */
   readonly members: readonly Part[];
   readonly whole: Tally<Rational>;
+  /** R, where a drop may act. */
+  readonly roster: Roster<Rational> | undefined;
   /** Its children's parts after drops: the lines of the working. */
   readonly parts: readonly Part[];
   readonly above: Rational;
@@ -89,9 +92,10 @@ export function withAncestors(pieces: Iterable<PlannedPiece>): Set<PlannedNode> 
 function finish(category: PlannedCategory, members: readonly Part[], { waits }: Assumption): Derivation {
   const dropsApply = category.drop.when === 'always' || !waits || !category.incomplete;
   const regular = members.filter(isRegular);
-  const whole = tallyOf(members);
+  const whole = tallyOf(category, members);
   const drops = dropsApply && canDrop(category, regular.length);
-  const { dropped, tally, ...total } = addUp(category, drops ? regular : undefined, whole, exact);
+  const roster = drops ? Roster.of(category.drop.by, regular, exact) : undefined;
+  const { dropped, tally, sum, capped, worth } = addUp(category, roster, whole, exact);
   const roles = new Map<Part, Part['role']>();
   for (const index of dropped.lowest) roles.set(regular[index]!, 'dropped lowest');
   for (const index of dropped.highest) roles.set(regular[index]!, 'dropped highest');
@@ -100,7 +104,7 @@ function finish(category: PlannedCategory, members: readonly Part[], { waits }: 
     return role ? { ...part, role } : part;
   });
   const { above, below } = tally;
-  return { category, members, whole, parts, dropsApply, above, below, ...total };
+  return { category, members, whole, roster, parts, dropsApply, above, below, sum, capped, worth };
 }
 
 /** Whether a part is a member of R. */
@@ -109,12 +113,12 @@ export function isRegular(part: Part): part is Part & Member<Rational> {
 }
 
 /** The sums over some parts, before drops. */
-export function tallyOf(members: readonly Part[]): Tally<Rational> {
+export function tallyOf({ combine }: PlannedCategory, members: readonly Part[]): Tally<Rational> {
   const regular = members.filter(isRegular);
   return {
-    above: exact.sum(members.map(({ above }) => above)),
-    below: exact.sum(regular.map(({ below }) => below)),
-    size: exact.sum(regular.map(({ worth }) => worth.size)),
+    above: exact.sum(members, ({ above }) => above),
+    below: exact.sum(regular, ({ below }) => below),
+    size: combine === 'points' ? ZERO : exact.sum(regular, ({ worth }) => worth.size),
   };
 }
 

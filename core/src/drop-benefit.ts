@@ -1,6 +1,7 @@
-import { floating, type Arithmetic } from './arithmetic';
-import type { Addition } from './drop';
+import type { Arithmetic } from './arithmetic';
+
 import { firstOf, least, ROUNDINGS } from './least';
+import { Roster, type Addition, type Member } from './roster';
 
 /**
  * Chooses the set of exactly `count` candidates whose removal leaves the category's value highest.
@@ -11,28 +12,30 @@ import { firstOf, least, ROUNDINGS } from './least';
  * of which improves the ratio, so it ends at the exact optimum. At the optimum every best set is made of the lowest such
  * differences, so taking the earlier of equal ones gives the set whose first differing piece comes earlier in the list.
  *
- * Floats climb first; the exact iteration starts from where they end, and mostly only confirms it.
+ * Floats climb first, unless the set is nearly known; the iteration starts from there, and mostly only confirms it.
  *
  * @param count - how many go, at least one and below the number of candidates
  * @param whole - what all of them and extra credit add together
+ * @param start - a set that may be the best, if known
  * @returns the indexes that go, in list order
  */
 export function dropForBenefit<N>(
-  candidates: readonly Addition<N>[],
+  roster: Roster<N>,
   count: number,
   whole: Addition<N>,
   arithmetic: Arithmetic<N>,
+  start?: readonly number[],
 ): readonly number[] {
-  const choice = { candidates, count, whole, arithmetic };
-  const weightless = weightlessOf(choice);
-  if (weightless === candidates.length) return firstOf(count);
-  if (weightless >= candidates.length - count) return dropAmongWeightless(choice);
-  return best(choice).dropped;
+  const weightless = weightlessOf(roster, arithmetic);
+  if (weightless === roster.size) return firstOf(count);
+  const choice = { roster, count, whole, arithmetic };
+  if (weightless >= roster.size - count) return dropAmongWeightless(choice);
+  return best(choice, start).dropped;
 }
 
-/** A choice of `count` candidates to leave out of a whole; what is left has something below the line. */
+/** A choice of `count` members to leave out of a whole; what is left has something below the line. */
 interface Choice<N> {
-  readonly candidates: readonly Addition<N>[];
+  readonly roster: Roster<N>;
   readonly count: number;
   readonly whole: Addition<N>;
   readonly arithmetic: Arithmetic<N>;
@@ -44,56 +47,88 @@ interface Best<N> {
   readonly ratio: N;
 }
 
-function best<N>(choice: Choice<N>): Best<N> {
-  const near = inFloats(choice);
-  return climb(choice, near, climb(near, near, []).dropped);
+function best<N>(choice: Choice<N>, start?: readonly number[]): Best<N> {
+  const { roster, count, whole, arithmetic: a } = choice;
+  const gains = new Float64Array(roster.size);
+  const search = exactly(choice, gains);
+  if (start) return climb(search, start);
+  const wholeNear = { above: a.approximate(whole.above), below: a.approximate(whole.below) };
+  return climb(search, climb(nearly(roster, count, wholeNear, gains), []).dropped);
 }
 
-/** Improves the ratio step by step, from what is left without some candidates. */
-function climb<N>(choice: Choice<N>, near: Choice<number>, start: readonly number[]): Best<N> {
+/** A choice as the iteration sees it. */
+interface Search<N> {
+  /** The ratio of what is left without some. */
+  readonly without: (dropped: readonly number[]) => N;
+  /** The indexes with the lowest `above - ratio × below`, the earlier of equal ones first; in list order. */
+  readonly lowestAt: (ratio: N) => number[];
+  readonly isMore: (a: N, b: N) => boolean;
+}
+
+/** Improves the ratio step by step, from what is left without some members. */
+function climb<N>({ without, lowestAt, isMore }: Search<N>, start: readonly number[]): Best<N> {
   let dropped = start;
-  let ratio = ratioWithout(choice, start);
+  let ratio = without(start);
   for (;;) {
-    const next = lowestAt(choice, near, ratio);
+    const next = lowestAt(ratio);
     if (isSame(next, dropped)) return { dropped, ratio };
     dropped = next;
-    const better = ratioWithout(choice, dropped);
-    if (!(choice.arithmetic.compare(better, ratio) > 0)) return { dropped, ratio };
+    const better = without(dropped);
+    if (!isMore(better, ratio)) return { dropped, ratio };
     ratio = better;
   }
 }
 
-/** The indexes with the lowest `above - ratio × below`, the earlier of equal ones first; in list order. */
-function lowestAt<N>(
-  { candidates, count, arithmetic: a }: Choice<N>,
-  near: Choice<number>,
-  ratio: N,
-): number[] {
-  const about = a.approximate(ratio);
-  const gains = new Float64Array(candidates.length);
+function exactly<N>({ roster, count, whole, arithmetic: a }: Choice<N>, gains: Float64Array): Search<N> {
+  const above = (index: number) => roster.members[index]!.above;
+  const below = (index: number) => roster.members[index]!.below;
+  return {
+    without: (dropped) =>
+      a.divide(
+        a.subtract(whole.above, a.sum(dropped, above)),
+        a.subtract(whole.below, a.sum(dropped, below)),
+      ),
+    lowestAt: (ratio) => {
+      const gain = (index: number) => a.subtract(above(index), a.multiply(ratio, below(index)));
+      const error = fillGains(gains, roster, a.approximate(ratio));
+      return least(count, { near: gains, error, compare: (i, j) => a.compare(gain(i), gain(j)) });
+    },
+    isMore: (one, other) => a.compare(one, other) > 0,
+  };
+}
+
+function nearly<N>(
+  roster: Roster<N>,
+  count: number,
+  whole: Addition<number>,
+  gains: Float64Array,
+): Search<number> {
+  return {
+    without: (dropped) => {
+      let { above, below } = whole;
+      for (const index of dropped) {
+        above -= roster.keys[index]!;
+        below -= roster.below[index]!;
+      }
+      return above / below;
+    },
+    lowestAt: (ratio) => {
+      fillGains(gains, roster, ratio);
+      return least(count, { near: gains, error: 0, compare: () => 0 });
+    },
+    isMore: (one, other) => one > other,
+  };
+}
+
+/** What each member gains at a ratio, in floats; returns what none is farther off by. */
+function fillGains<N>(gains: Float64Array, { keys, below }: Roster<N>, ratio: number): number {
   let most = 0;
   for (let index = 0; index < gains.length; index += 1) {
-    const { above, below } = near.candidates[index]!;
-    gains[index] = above - about * below;
-    most = Math.max(most, above + about * below);
+    const part = ratio * below[index]!;
+    gains[index] = keys[index]! - part;
+    most = Math.max(most, keys[index]! + part);
   }
-  return least(count, {
-    near: gains,
-    error: most * ROUNDINGS,
-    compare: (i, j) => a.compare(gainOf(candidates[i]!, ratio, a), gainOf(candidates[j]!, ratio, a)),
-  });
-}
-
-function gainOf<N>({ above, below }: Addition<N>, ratio: N, a: Arithmetic<N>): N {
-  return a.subtract(above, a.multiply(ratio, below));
-}
-
-function ratioWithout<N>({ candidates, whole, arithmetic: a }: Choice<N>, dropped: readonly number[]): N {
-  const gone = dropped.map((index) => candidates[index]!);
-  return a.divide(
-    a.subtract(whole.above, a.sum(gone.map(({ above }) => above))),
-    a.subtract(whole.below, a.sum(gone.map(({ below }) => below))),
-  );
+  return most * ROUNDINGS;
 }
 
 /**
@@ -101,11 +136,13 @@ function ratioWithout<N>({ candidates, whole, arithmetic: a }: Choice<N>, droppe
  * points could go, which would leave no value. One with points must stay: each is tried as the one that does.
  */
 function dropAmongWeightless<N>(choice: Choice<N>): readonly number[] {
-  const { candidates, arithmetic: a } = choice;
+  const { roster, arithmetic: a } = choice;
+  const members = roster.members as readonly Member<N>[];
   let found: Best<N> | undefined;
-  candidates.forEach((kept, stays) => {
+  members.forEach((kept, stays) => {
     if (a.isZero(kept.below)) return;
-    const anchored = best({ ...choice, candidates: candidates.filter((_, index) => index !== stays) });
+    const others = members.filter((_, index) => index !== stays);
+    const anchored = best({ ...choice, roster: Roster.of('benefit', others, a) });
     const dropped = anchored.dropped.map((index) => (index < stays ? index : index + 1));
     const order = found ? a.compare(anchored.ratio, found.ratio) : 1;
     if (order > 0 || (order === 0 && isEarlier(dropped, found!.dropped)))
@@ -123,16 +160,9 @@ function isEarlier(a: readonly number[], b: readonly number[]): boolean {
   return differs >= 0 && a[differs]! < b[differs]!;
 }
 
-function weightlessOf<N>({ candidates, arithmetic }: Choice<N>): number {
+function weightlessOf<N>({ below, members }: Roster<N>, arithmetic: Arithmetic<N>): number {
   let count = 0;
-  for (const { below } of candidates) if (arithmetic.isZero(below)) count += 1;
+  for (let index = 0; index < below.length; index += 1)
+    if (below[index] === 0 && arithmetic.isZero(members[index]!.below)) count += 1;
   return count;
-}
-
-function inFloats<N>({ candidates, count, whole, arithmetic: a }: Choice<N>): Choice<number> {
-  const near = ({ above, below }: Addition<N>) => ({
-    above: a.approximate(above),
-    below: a.approximate(below),
-  });
-  return { candidates: candidates.map(near), count, whole: near(whole), arithmetic: floating };
 }

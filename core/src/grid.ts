@@ -42,17 +42,25 @@ function lastAlike(from: number, last: number, choices: (place: number) => strin
   return firstWhere({ from, to: last + 1 }, (place) => place > last || choices(place) !== own) - 1;
 }
 
+/** A target on a grid. */
+export interface Target {
+  /** Whether a place meets it; this alone decides. */
+  readonly meets: (place: number) => boolean;
+  /** A float near the grade at a place, and the least grade, nearly, that meets the target. */
+  readonly near: (place: number) => number;
+  readonly least: number;
+}
+
 /**
- * Finds where on a grid a target is met. On a rising stretch, halving finds the first place that meets it: the guess leads to
- * one, and two exact answers, there and just below, prove it; where they do not, the halving is done exactly.
+ * Finds where on a grid a target is met. On a rising stretch there is a first place that meets it: floats lead to one, and two
+ * exact answers, there and just below, prove it; where they do not, it is found by halving, exactly.
  *
- * @param stretches - the grid, in stretches on which a place above one that meets the target meets it too
- * @param meets - whether the target is met at a place
+ * @param stretches - the grid, in stretches on which the grade only rises
  */
-export function searchGrid(stretches: readonly Range[], meets: Guided<boolean>): GridAnswer {
+export function searchGrid(stretches: readonly Range[], target: Target): GridAnswer {
   const missed: { from: number; to: number }[] = [];
   for (const stretch of stretches) {
-    const to = firstMeeting(stretch, meets) - 1;
+    const to = firstMeeting(stretch, target) - 1;
     if (to < stretch.from) continue;
     const before = missed.at(-1);
     if (before && before.to === stretch.from - 1) before.to = to;
@@ -66,11 +74,31 @@ export function searchGrid(stretches: readonly Range[], meets: Guided<boolean>):
 }
 
 /** The first place of a stretch that meets the target; the one after it where none does. */
-function firstMeeting({ from, to }: Range, { exact, guess }: Guided<boolean>): number {
-  const search = { from, to: to + 1 };
-  const guessed = firstWhere(search, (place) => place > to || guess(place));
-  const proven = (guessed > to || exact(guessed)) && (guessed === from || !exact(guessed - 1));
-  return proven ? guessed : firstWhere(search, (place) => place > to || exact(place));
+function firstMeeting(stretch: Range, target: Target): number {
+  const { from, to } = stretch;
+  const { meets } = target;
+  const guessed = guessFirst(stretch, target);
+  const proven = (guessed > to || meets(guessed)) && (guessed === from || !meets(guessed - 1));
+  return proven ? guessed : firstWhere({ from, to: to + 1 }, (place) => place > to || meets(place));
+}
+
+/**
+ * The same by floats: where the line between a miss and a hit would meet the target, which is nearly right as the grade is made
+ * of few straight pieces (regula falsi); every third step halves, so that a bent one ends soon too.
+ */
+function guessFirst({ from, to }: Range, { near, least }: Target): number {
+  if (near(from) >= least) return from;
+  if (!(near(to) >= least)) return to + 1;
+  let miss = from;
+  let hit = to;
+  for (let step = 1; hit - miss > 1; step += 1) {
+    const part = step % 3 === 0 ? 0.5 : (least - near(miss)) / (near(hit) - near(miss));
+    const place = miss + Math.ceil(part * (hit - miss));
+    const tried = Math.min(Math.max(place, miss + 1), hit - 1);
+    if (near(tried) >= least) hit = tried;
+    else miss = tried;
+  }
+  return hit;
 }
 
 /** Halving: the first place at which something holds that holds at the last, and above every place at which it does. */

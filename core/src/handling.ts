@@ -1,6 +1,7 @@
-import type { Arithmetic, Rounding } from './arithmetic';
+import { roundingIn, type Arithmetic, type Rounding } from './arithmetic';
 import { atMost } from './add-up';
 import { afterPenalty, type Penalty } from './late';
+import type { Rational } from './rational';
 
 /** What happens to any value that a piece gets: lateness, then its cap, then (an empty category's) rounding. */
 export interface Handling<N> {
@@ -14,6 +15,15 @@ export function handled<N>(value: N, { penalty, cap, round }: Handling<N>, a: Ar
   const late = penalty ? afterPenalty(value, penalty, a) : value;
   const most = atMost(late, cap, a);
   return round ? a.round(most, round) : most;
+}
+
+/** A handling in other numbers. */
+export function handlingIn<N>({ penalty, cap, round }: Handling<Rational>, a: Arithmetic<N>): Handling<N> {
+  return {
+    penalty: penalty && { ...penalty, loss: a.from(penalty.loss), floor: a.from(penalty.floor) },
+    cap: cap && a.from(cap),
+    round: roundingIn(round, a),
+  };
 }
 
 /**

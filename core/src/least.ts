@@ -22,7 +22,8 @@ export const ROUNDINGS = 1e-13;
  * @returns indexes in list order
  */
 export function least(count: number, { near, error, compare }: Keys, except?: readonly number[]): number[] {
-  const last = count === 1 && !except ? leastFloat(near) : floatAt(count - 1, near, except);
+  if (count === 1 && !except?.length) return [leastOne({ near, error, compare })];
+  const last = floatAt(count - 1, near, except);
   const margin = 2 * error;
   const chosen: number[] = [];
   const close: number[] = [];
@@ -34,14 +35,17 @@ export function least(count: number, { near, error, compare }: Keys, except?: re
   }
   const missing = count - chosen.length;
   if (close.length > missing) close.sort((i, j) => compare(i, j) || i - j).length = missing;
-  if (chosen.length === 0 && missing === 1) return close;
   return chosen.concat(close).sort((i, j) => i - j);
 }
 
-/** The least float; not a number where one of them is not. */
-function leastFloat(near: Float64Array): number {
-  let found = Infinity;
-  for (let index = 0; index < near.length; index += 1) found = Math.min(found, near[index]!);
+/** The same for one, which is most that is asked for. */
+function leastOne({ near, error, compare }: Keys): number {
+  const margin = 2 * error;
+  let found = 0;
+  for (let index = 1; index < near.length; index += 1) {
+    const above = near[index]! - near[found]!;
+    if (above < -margin || (!(above > margin) && compare(index, found) < 0)) found = index;
+  }
   return found;
 }
 

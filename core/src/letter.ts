@@ -1,7 +1,18 @@
 import { exact, type Rounding } from './arithmetic';
 import type { Band, Scale } from './course';
 import { rounding } from './plan';
-import { decimalText, fractionOfPercent, HUNDRED, rational, roundToStep, type Rational } from './rational';
+import {
+  decimalText,
+  fractionOfPercent,
+  HUNDRED,
+  ONE,
+  rational,
+  roundToStep,
+  ZERO,
+  type Rational,
+} from './rational';
+
+const HALF = fractionOfPercent('50');
 
 /** A grading scale ready to decide letters: cut-offs as fractions of one, highest first. */
 export interface Letters {
@@ -21,9 +32,28 @@ export function rounded(value: Rational, { round }: Letters): Rational {
   return round ? exact.round(value, round) : value;
 }
 
-/** Whether a value reaches a cut-off after the scale's rounding; both fractions of one. */
-export function reaches(value: Rational, from: Rational, letters: Letters): boolean {
-  return rounded(value, letters).compare(from) >= 0;
+/** The values that reach a cut-off: all above one, and perhaps that one itself; fractions of one. */
+export interface Threshold {
+  readonly least: Rational;
+  /** Whether the least itself reaches it. */
+  readonly within: boolean;
+}
+
+/** The values that the scale rounds to a cut-off or above it. */
+export function thresholdOf(from: Rational, { round }: Letters): Threshold {
+  if (!round) return { least: from, within: true };
+  const { step, mode } = round;
+  const steps = roundToStep(from.div(step), ONE, 'up');
+  if (mode === 'down') return { least: steps.mul(step), within: true };
+  if (steps.n === 0n) return { least: ZERO, within: true };
+  if (mode === 'up') return { least: steps.sub(ONE).mul(step), within: false };
+  return { least: steps.sub(HALF).mul(step), within: mode === 'half-up' || steps.n % 2n === 0n };
+}
+
+/** Whether a value is one that reaches a cut-off. */
+export function reaches(value: Rational, { least, within }: Threshold): boolean {
+  const order = value.compare(least);
+  return order > 0 || (within && order === 0);
 }
 
 /**

@@ -16,12 +16,19 @@ export const HUNDRED: Rational = new Fraction(100n, 1n);
  * @example rational('17.5').toFraction() // '35/2'
  */
 export function rational(text: string): Rational {
-  return new Fraction(text);
+  return quotient(text, 1n);
 }
 
 /** A percent read from a document as a fraction of one: "91" gives 91/100. */
 export function fractionOfPercent(text: string): Rational {
-  return rational(text).div(HUNDRED);
+  return quotient(text, 100n);
+}
+
+function quotient(text: string, divisor: bigint): Rational {
+  const point = text.indexOf('.');
+  if (point < 0) return reduced(BigInt(text), divisor);
+  const decimals = text.slice(point + 1);
+  return reduced(BigInt(text.slice(0, point) + decimals), divisor * 10n ** BigInt(decimals.length));
 }
 
 /** A whole number as a Rational. */
@@ -29,23 +36,58 @@ export function whole(value: number): Rational {
   return new Fraction(BigInt(value), 1n);
 }
 
-/** The sum of any number of values, over one denominator, so that it is reduced once and not at every step. */
-export function sumOf(values: readonly Rational[]): Rational {
+/** The sum of what items hold, over one denominator, so that it is reduced once and not at every step. */
+export function sumOf<T>(items: readonly T[], valueOf: (item: T) => Rational): Rational {
   let n = 0n;
   let d = 1n;
-  for (const value of values) {
-    if (d % value.d !== 0n) {
+  for (const item of items) {
+    const value = valueOf(item);
+    if (value.d !== d && d % value.d !== 0n) {
       const factor = value.d / greatestDivisor(d, value.d);
       n *= factor;
       d *= factor;
     }
-    n += value.s * value.n * (d / value.d);
+    const own = value.d === d ? value.n : value.n * (d / value.d);
+    n = value.s < 0n ? n - own : n + own;
   }
   return new Fraction(n, d);
 }
 
+/**
+ * The product of two values. Each is in lowest terms, so only across can they share a factor; where one of them is small, as a
+ * weight is, that is found at once however long the other has grown (D. E. Knuth, The Art of Computer Programming 2, 4.5.1).
+ */
+export function productOf(a: Rational, b: Rational): Rational {
+  return inLowestTerms(a.s * b.s, a.n, a.d, b.n, b.d);
+}
+
+/** The quotient of two values, of which the second is not 0. */
+export function quotientOf(a: Rational, b: Rational): Rational {
+  return inLowestTerms(a.s * b.s, a.n, a.d, b.d, b.n);
+}
+
+/** A fraction that is not negative, in lowest terms. */
+function reduced(n: bigint, d: bigint): Rational {
+  const common = d === 1n ? d : greatestDivisor(n, d);
+  const value = new Fraction();
+  value.n = n / common;
+  value.d = d / common;
+  return value;
+}
+
+function inLowestTerms(sign: bigint, n1: bigint, d1: bigint, n2: bigint, d2: bigint): Rational {
+  const first = greatestDivisor(n1, d2);
+  const second = greatestDivisor(n2, d1);
+  const product = new Fraction();
+  product.n = (n1 / first) * (n2 / second);
+  product.d = (d1 / second) * (d2 / first);
+  product.s = product.n === 0n ? 1n : sign;
+  return product;
+}
+
 function greatestDivisor(a: bigint, b: bigint): bigint {
-  return b === 0n ? a : greatestDivisor(b, a % b);
+  while (b !== 0n) [a, b] = [b, a % b];
+  return a;
 }
 
 /** A float within a relative 2⁻⁵⁰ of a value; `NaN` where its numerator or denominator is beyond floats. */

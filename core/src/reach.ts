@@ -2,7 +2,7 @@ import { exact, floating } from './arithmetic';
 import type { Derivation } from './combine';
 import type { Band } from './course';
 import { risingStretches, searchGrid, type GridAnswer, type Range } from './grid';
-import { lettersOf, rounded, type Letters } from './letter';
+import { lettersOf, reaches, thresholdOf } from './letter';
 import type { Outlooks } from './outlook';
 import type { Plan, PlannedPiece } from './plan';
 import { decimalText, HUNDRED, ONE, toFloat, whole, ZERO, type Rational } from './rational';
@@ -69,34 +69,22 @@ export interface Trial {
 
 /** What every band takes along a trial. */
 export function reachAlong(trial: Trial): BandReach[] {
-  const { scale } = trial.plan.course;
-  const letters = lettersOf(scale);
-  const grades = gradesAlong(trial, letters);
+  const letters = lettersOf(trial.plan.course.scale);
+  const grades = along(
+    trial,
+    (variation, level) => variation.valueAt(() => level),
+    (variation, level) => variation.valueAt(() => level) ?? NaN,
+  );
   const stretches = stretchesOf(trial);
   return letters.bands.map(({ band, from }) => {
-    const cutOff = toFloat(from);
-    const answer = searchGrid(stretches, {
-      exact: (place) => (grades.exact(place)?.compare(from) ?? -1) >= 0,
-      guess: (place) => (grades.guess(place) ?? -1) >= cutOff - TINY,
-    });
-    return { band, ...gridText(answer, trial.textOf) };
+    const threshold = thresholdOf(from, letters);
+    const meets = (place: number) => {
+      const grade = grades.exact(place);
+      return grade !== undefined && reaches(grade, threshold);
+    };
+    const least = toFloat(threshold.least) + (threshold.within ? -TINY : TINY);
+    return { band, ...gridText(searchGrid(stretches, { meets, near: grades.guess, least }), trial.textOf) };
   });
-}
-
-/** The course's grade at each place, as the scale rounds it. */
-function gradesAlong(trial: Trial, letters: Letters) {
-  const near = letters.round && { ...letters.round, step: toFloat(letters.round.step) };
-  return along(
-    trial,
-    (variation, level) => {
-      const grade = variation.valueAt(() => level);
-      return grade && rounded(grade, letters);
-    },
-    (variation, level) => {
-      const grade = variation.valueAt(() => level);
-      return grade !== undefined && near ? floating.round(grade, near) : grade;
-    },
-  );
 }
 
 function stretchesOf(trial: Trial): Range[] {

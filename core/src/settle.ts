@@ -1,7 +1,7 @@
 import type { Assessment, Course, MissingPolicy, Moment, Scale, Status } from './course';
 import { statusOf } from './course';
 import { isPast } from './moment';
-import { fractionOfPercent, rational, type Rational } from './rational';
+import { fractionOfPercent, quotientOf, rational, type Rational } from './rational';
 
 /** Whether open work is so long past due that it counts as missing. */
 export function isOverdue(piece: Assessment, course: Course, now: Moment): boolean {
@@ -26,7 +26,7 @@ export function enteredValue(
     return missing.counts === 'nothing' ? undefined : fractionOfPercent(missing.percent ?? '0');
   if (status !== 'scored') return undefined;
   const score = piece.score!;
-  if ('points' in score) return rational(score.points).div(rational(piece.possible));
+  if ('points' in score) return quotientOf(rational(score.points), rational(piece.possible));
   if ('percent' in score) return fractionOfPercent(score.percent);
   return fractionOfPercent(scale.bands.find((band) => band.label === score.label)!.worth!);
 }

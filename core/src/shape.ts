@@ -56,7 +56,7 @@ function shapeOf(node: PlannedNode, varies: (piece: PlannedPiece) => boolean): S
 }
 
 function total(values: readonly (Rational | undefined)[]): Rational | undefined {
-  return values.every((value) => value !== undefined) ? exact.sum(values) : undefined;
+  return values.every((value) => value !== undefined) ? exact.sum(values, (value) => value) : undefined;
 }
 
 function areAlike([first, ...rest]: readonly (Rational | undefined)[]): boolean {

@@ -1,7 +1,11 @@
 import { exact } from './arithmetic';
+import type { Derivation } from './combine';
+import { Composition } from './composition';
+import type { Worth } from './roster';
+import { handled } from './handling';
 import type { Outlooks } from './outlook';
+import type { PlannedPiece } from './plan';
 import { HUNDRED, ONE, ZERO, type Rational } from './rational';
-import { Variation } from './variation';
 
 /** How far one open piece can still move the course (grading rules, section 8). */
 export interface Swing {
@@ -22,14 +26,31 @@ export function largestSwing(from: Outlooks): Swing | undefined {
  * @param from - the course's outlooks
  * @returns empty where the course has no forecast
  */
-export function swings({ plan, forecast }: Outlooks): Swing[] {
-  if (!forecast?.worth) return [];
-  return plan.pieces
-    .filter(({ origin, settlement }) => origin === 'listed' && settlement === 'unsettled')
-    .map((piece) => {
-      const alone = new Variation(forecast, [piece], exact);
-      const high = alone.valueAt(() => ONE);
-      const low = alone.valueAt(() => ZERO);
-      return { id: piece.id, points: high && low ? high.sub(low).mul(HUNDRED) : ZERO };
-    });
+export function swings({ forecast }: Outlooks): Swing[] {
+  return forecast?.worth ? swingsIn(forecast, (worth) => worth?.value) : [];
+}
+
+/** The course's value when a category of it is worth something. */
+type Lift = (worth: Worth<Rational> | undefined) => Rational | undefined;
+
+function swingsIn(derivation: Derivation, lift: Lift): Swing[] {
+  return derivation.members.flatMap((part) => {
+    const { node } = part;
+    if (node.kind === 'piece' && !isOpen(node)) return [];
+    const alone = new Composition(derivation, (other) => other === part, exact);
+    const courseWith: Lift = (worth) => lift(alone.with(() => worth).worth);
+    return node.kind === 'category'
+      ? swingsIn(part.derivation!, courseWith)
+      : [{ id: node.id, points: swingOf(node, courseWith) }];
+  });
+}
+
+function isOpen({ origin, settlement }: PlannedPiece): boolean {
+  return origin === 'listed' && settlement === 'unsettled';
+}
+
+function swingOf({ handling, size }: PlannedPiece, courseWith: Lift): Rational {
+  const high = courseWith({ value: handled(ONE, handling, exact), size });
+  const low = courseWith({ value: handled(ZERO, handling, exact), size });
+  return high && low ? high.sub(low).mul(HUNDRED) : ZERO;
 }

@@ -1,0 +1,131 @@
+import { addUp, canDrop, gain, minus, unit, type Rule, type Total } from './add-up';
+import { exact, roundingIn, type Arithmetic } from './arithmetic';
+import { isRegular, tallyOf, type Derivation, type Part } from './combine';
+import type { Dropped } from './drop';
+import type { Rational } from './rational';
+import { Roster, type Member, type Worth } from './roster';
+
+/**
+ * A category of which some children move, everything else in it standing still. What stands still is summed once, here; only
+ * the moving children are added for each question.
+ */
+export class Composition<N> {
+  readonly rule: Rule<N>;
+  /** The children that move, in order. */
+  readonly moving: readonly Part[];
+  /** Whether it may leave a child out. */
+  readonly drops: boolean;
+  readonly #arithmetic: Arithmetic<N>;
+  readonly #slots: readonly Slot<N>[];
+  /** R in order; what moves is put in its place for each question. */
+  readonly #regular: Roster<N> | undefined;
+  /** What the last question dropped: where the search for the next begins. */
+  #dropped: Dropped | undefined;
+  /** What is summed: first what stands still, then what each moving child adds, put in for each question. */
+  readonly #above: N[];
+  readonly #below: N[];
+  readonly #size: N[];
+
+  /**
+   * @param derivation - the category, with what stands still at its value
+   * @param moves - which of its children move; of these, only such as take part can change it
+   * @param arithmetic - the numbers to answer in
+   */
+  constructor(
+    { category, members, whole, roster }: Derivation,
+    moves: (part: Part) => boolean,
+    arithmetic: Arithmetic<N>,
+  ) {
+    const isMoving = (part: Part) => part.node.weighs && moves(part);
+    const inR = members.filter((part) => (isMoving(part) ? !part.node.extra : isRegular(part)));
+    const moving = members.filter(isMoving);
+    const still = minus(whole, tallyOf(category, moving), exact);
+    this.#arithmetic = arithmetic;
+    this.moving = moving;
+    this.drops = canDrop(category, inR.length);
+    this.rule = ruleIn(category, arithmetic);
+    this.#slots = this.moving.map((part) => ({
+      weight: part.node.weight && arithmetic.from(part.node.weight),
+      place: part.node.extra ? undefined : inR.indexOf(part),
+    }));
+    this.#regular = this.drops ? rosterIn(inR, isMoving, roster, category, arithmetic) : undefined;
+    const none = this.moving.map(() => arithmetic.zero);
+    this.#above = [arithmetic.from(still.above), ...none];
+    this.#below = [arithmetic.from(still.below), ...none];
+    this.#size = [arithmetic.from(still.size), ...none];
+  }
+
+  /**
+   * What the category comes to.
+   *
+   * @param worthOf - what a moving child is worth, by its index; nothing where it has no value
+   */
+  with(worthOf: (index: number) => Worth<N> | undefined): Total<N> {
+    const a = this.#arithmetic;
+    const { combine } = this.rule;
+    const missing = new Set<number>();
+    for (let index = 0; index < this.#slots.length; index += 1) {
+      const { weight, place } = this.#slots[index]!;
+      const worth = worthOf(index);
+      const below = worth && unit(combine, weight, worth.size, a);
+      const above = worth && gain(combine, worth.value, below!, a);
+      this.#above[index + 1] = above ?? a.zero;
+      if (place === undefined) continue;
+      this.#below[index + 1] = below ?? a.zero;
+      this.#size[index + 1] = worth?.size ?? a.zero;
+      if (worth) this.#regular?.put(place, { worth, above: above!, below: below! }, a);
+      else missing.add(place);
+    }
+    const whole = {
+      above: a.sum(this.#above, itself),
+      below: a.sum(this.#below, itself),
+      size: combine === 'points' ? a.zero : a.sum(this.#size, itself),
+    };
+    if (missing.size > 0) return addUp(this.rule, this.#without(missing), whole, a);
+    const total = addUp(this.rule, this.#regular, whole, a, this.#dropped);
+    this.#dropped = total.dropped;
+    return total;
+  }
+
+  #without(missing: ReadonlySet<number>): Roster<N> | undefined {
+    if (!this.#regular) return undefined;
+    const there = this.#regular.members.filter((_, place) => !missing.has(place)) as Member<N>[];
+    return Roster.of(this.#regular.by, there, this.#arithmetic);
+  }
+}
+
+interface Slot<N> {
+  readonly weight: N | undefined;
+  /** Its place in R; nothing for extra credit. */
+  readonly place: number | undefined;
+}
+
+const itself = <T>(value: T) => value;
+
+/** R with what stands still in it. */
+function rosterIn<N>(
+  inR: readonly Part[],
+  isMoving: (part: Part) => boolean,
+  before: Roster<Rational> | undefined,
+  { drop }: Rule<Rational>,
+  a: Arithmetic<N>,
+): Roster<N> {
+  if (before?.size === inR.length) return before.copy((member) => memberIn(member, a));
+  const roster = Roster.empty<N>(drop.by, inR.length);
+  inR.forEach((part, place) => {
+    if (!isMoving(part)) roster.put(place, memberIn(part as Member<Rational>, a), a);
+  });
+  return roster;
+}
+
+function memberIn<N>({ worth, above, below }: Member<Rational>, a: Arithmetic<N>): Member<N> {
+  return {
+    worth: { value: a.from(worth.value), size: a.from(worth.size) },
+    above: a.from(above),
+    below: a.from(below),
+  };
+}
+
+function ruleIn<N>({ combine, drop, cap, round }: Rule<Rational>, a: Arithmetic<N>): Rule<N> {
+  return { combine, drop, cap: cap && a.from(cap), round: roundingIn(round, a) };
+}
