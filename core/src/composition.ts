@@ -15,6 +15,8 @@ export class Composition<N> {
   readonly moving: readonly Part[];
   /** Whether it may leave a child out. */
   readonly drops: boolean;
+  /** Whether what it leaves out can hang on how moving children compare with one another. */
+  readonly compares: boolean;
   readonly #arithmetic: Arithmetic<N>;
   readonly #slots: readonly Slot<N>[];
   /** R in order; what moves is put in its place for each question. */
@@ -43,6 +45,8 @@ export class Composition<N> {
     this.#arithmetic = arithmetic;
     this.moving = moving;
     this.drops = canDrop(category, inR.length);
+    this.compares =
+      this.drops && (category.drop.by === 'benefit' || moving.filter(({ node }) => !node.extra).length > 1);
     this.rule = ruleIn(category, arithmetic);
     this.#slots = this.moving.map((part) => ({
       weight: part.node.weight && arithmetic.from(part.node.weight),

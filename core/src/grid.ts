@@ -37,9 +37,13 @@ export function risingStretches(last: number, { exact, guess }: Guided<string>):
   return stretches;
 }
 
+/** The end of the stretch that begins at a place: strides that double find a place beyond it, halving finds the end. */
 function lastAlike(from: number, last: number, choices: (place: number) => string): number {
   const own = choices(from);
-  return firstWhere({ from, to: last + 1 }, (place) => place > last || choices(place) !== own) - 1;
+  const isBeyond = (place: number) => place > last || choices(place) !== own;
+  let stride = 1;
+  while (!isBeyond(from + stride)) stride *= 2;
+  return firstWhere({ from: from + Math.ceil(stride / 2), to: from + stride }, isBeyond) - 1;
 }
 
 /** A target on a grid. */

@@ -32,17 +32,17 @@ export class Variation<N> {
   }
 
   /**
-   * All that is chosen on the way to the course's value: who is dropped in each category, and, below a category that drops,
-   * which straight piece of its lateness, cap or rounding a value lies on.
+   * All that is chosen on the way to the course's value: who is dropped in each category, and, below a category that compares
+   * what moves, which straight piece of its lateness, cap or rounding a value lies on.
    *
    * Let all moving pieces rise together, from one level to another. Where the choices at both levels are the same, they are
    * the same at every level between, and between them the course only rises. For, from the pieces up: on one bend a value is
    * a straight line of the level. With straight values and unchanging units, "this one lies below that one" changes at
    * most once (straight lines cross once, and a tie goes by place), so a set of lowest or highest that is there at both
    * ends is there between; and a set with the best quotient at both ends has it between, as two quotients over unchanging
-   * units are straight lines too. With unchanging sets, units are unchanging, and a category's value is a
-   * straight line up to its cap and rounding, of which the bend is noted wherever a category above it drops. Where none
-   * does, sums, caps and roundings of what rises rise.
+   * units are straight lines too. With unchanging sets, units are unchanging, and a category's value is a straight line up
+   * to its cap and rounding, of which the bend is noted wherever a category above compares it. Where none does, it is enough
+   * that sums, caps and roundings of what rises rise: one thing that rises passes each of those that stand still but once.
    */
   choicesAt(bring: Bring<N>): string {
     const choices: string[] = [];
@@ -52,11 +52,11 @@ export class Variation<N> {
 
   #worth(category: MovingCategory<N>, bring: Bring<N>, choices?: string[]): Worth<N> | undefined {
     const { composition, children, straight } = category;
-    const { rule, drops } = composition;
+    const { rule, drops, compares } = composition;
     const { sum, worth, dropped } = composition.with((index) => {
       const child = children[index]!;
       return child.kind === 'piece'
-        ? this.#pieceWorth(child, bring, straight || drops ? choices : undefined)
+        ? this.#pieceWorth(child, bring, straight || compares ? choices : undefined)
         : this.#worth(child, bring, choices);
     });
     if (choices && drops) choices.push(`${dropped.lowest}/${dropped.highest}`);
@@ -83,7 +83,7 @@ interface MovingCategory<N> {
   readonly kind: 'category';
   readonly composition: Composition<N>;
   readonly children: readonly (MovingPiece<N> | MovingCategory<N>)[];
-  /** Whether a category above it drops, so that its value must be a straight line. */
+  /** Whether a category above compares it with others that move, so that its value must be a straight line. */
   readonly straight: boolean;
 }
 
@@ -99,7 +99,7 @@ function build<N>(what: Moves<N>, derivation: Derivation, straight: boolean): Mo
   const children = composition.moving.map((part) =>
     part.node.kind === 'piece'
       ? movingPiece(part.node, places.get(part.node)!, arithmetic)
-      : build(what, part.derivation!, straight || composition.drops),
+      : build(what, part.derivation!, straight || composition.compares),
   );
   return { kind: 'category', composition, children, straight };
 }

@@ -10,13 +10,19 @@ import {
   reach,
   ribbon,
   setting,
+  solve,
   statusOf,
   swings,
   writeCourse,
+  type Band,
+  type BandReach,
+  type Category,
   type Course,
   type Derivation,
+  type PlannedPiece,
   type Rational,
 } from '../src';
+import { reachAlong } from '../src/reach';
 import { onlyRises } from '../src/shape';
 import { Variation } from '../src/variation';
 import { randomCourse } from './random-course';
@@ -78,7 +84,7 @@ describe('on random courses', () => {
   it('reach is right wherever it is asked, at its level, just below it, and in its gaps', () => {
     fc.assert(
       fc.property(
-        randomCourse({ gentle: true }),
+        randomCourse(),
         fc.array(fc.nat(10_000), { minLength: 4, maxLength: 4 }),
         (course, places) => {
           for (const { band, state, level, gaps } of reach(outlooks(course, NOW))) {
@@ -97,6 +103,67 @@ describe('on random courses', () => {
     );
   });
 
+  it('reach and its gaps are what walking a whole grid finds, rising or not, by the slow implementation', () => {
+    let sinking = 0;
+    fc.assert(
+      fc.property(randomCourse(), (course) => {
+        const found = outlooks(course, NOW);
+        const moving = found.plan.pieces.filter(isUnknown);
+        if (moving.length === 0 || !found.ceiling.worth) return;
+        const base = found.supposing(
+          (piece) => piece.assumed ?? (piece.insideExtra ? reference.zero : reference.one),
+        );
+        const valueAt = (place: number) => reference.one.mul(place).div(COARSE);
+        const got = reachAlong({ plan: found.plan, base, moving, last: COARSE, valueAt, textOf: String });
+        const grades = Array.from({ length: COARSE + 1 }, (_, place) => gradeAt(course, valueAt(place)));
+        expect(got).toEqual(course.scale.bands.map((band) => walked(band, grades)));
+        sinking += got.filter(({ gaps }) => gaps.length > 0).length;
+      }),
+      { numRuns: 160 },
+    );
+    expect(sinking).toBeGreaterThan(0);
+  });
+
+  it('one piece alone needs what trying each of its scores finds, by the slow implementation', () => {
+    let solved = 0;
+    fc.assert(
+      fc.property(randomCourse(), fc.nat(), fc.constantFrom('1', '0.5', '3'), (drawn, pick, step) => {
+        const open = pieces(drawn).filter((piece) => (piece.status ?? 'open') === 'open');
+        const piece = open[pick % Math.max(1, open.length)];
+        if (!piece) return;
+        const course = changed(drawn, piece.id, { step });
+        const solution = solve(outlooks(course, NOW), piece.id);
+        if ('why' in solution) return;
+        const scores: number[] = [];
+        for (let score = 0; score < Number(piece.possible); score += Number(step)) scores.push(score);
+        scores.push(Number(piece.possible));
+        const goesAs = reference.forecast(course, NOW);
+        const grades = scores.map((score) => {
+          const share = reference.one.mul(String(score)).div(piece.possible);
+          const grade = reference.value(
+            course,
+            NOW,
+            (work) => (work.key === piece.id ? share : goesAs(work)),
+            false,
+          );
+          return shown(course, grade);
+        });
+        const inScores = (place: string | undefined) =>
+          place === undefined ? place : String(scores[Number(place)]);
+        expect(solution.bands).toEqual(
+          course.scale.bands.map((band) => {
+            const { gaps, level, ...rest } = walked(band, grades);
+            const ranges = gaps.map(({ from, to }) => ({ from: inScores(from), to: inScores(to) }));
+            return { ...rest, level: inScores(level), gaps: ranges };
+          }),
+        );
+        solved += 1;
+      }),
+      { numRuns: 600 },
+    );
+    expect(solved).toBeGreaterThan(100);
+  });
+
   it('where the shape says that a grade only rises, it does: for all unknowns, and for each open piece alone', () => {
     let rising = 0;
     fc.assert(
@@ -104,7 +171,7 @@ describe('on random courses', () => {
         const found = outlooks(course, NOW);
         const { plan, forecastOf, supposing } = found;
         const open = plan.pieces.filter(({ settlement }) => settlement === 'unsettled');
-        const unknown = open.filter(({ assumed, insideExtra }) => assumed === undefined && !insideExtra);
+        const unknown = open.filter(isUnknown);
         for (const moving of [unknown, ...open.slice(0, 2).map((piece) => [piece])]) {
           if (moving.length === 0 || !onlyRises(plan.root, (piece) => moving.includes(piece))) continue;
           rising += 1;
@@ -128,9 +195,7 @@ describe('on random courses', () => {
       fc.property(randomCourse(), fc.nat(100), (course, place) => {
         const { plan, supposing } = outlooks(course, NOW);
         const level = reference.one.mul(place).div(100);
-        const unknown = plan.pieces.filter(
-          ({ settlement, assumed, insideExtra }) => settlement === 'unsettled' && !assumed && !insideExtra,
-        );
+        const unknown = plan.pieces.filter(isUnknown);
         const base = supposing(
           (piece) => piece.assumed ?? (piece.insideExtra ? reference.zero : reference.one),
         );
@@ -195,15 +260,17 @@ describe('on random courses', () => {
 
   it('scaling all weights of a category that combines by them changes no grade', () => {
     fc.assert(
-      fc.property(randomCourse(), fc.constantFrom(2, 5, 12), (course, factor) => {
-        const { root } = course;
-        if (root.combine !== 'weights') return;
-        const children = root.children.map((child) =>
-          child.weight === undefined ? child : { ...child, weight: String(Number(child.weight) * factor) },
-        );
-        const scaled = { ...course, root: { ...root, children } };
-        expect(valueOf(outlooks(scaled, NOW).standing)).toBe(valueOf(outlooks(course, NOW).standing));
-        expect(valueOf(outlooks(scaled, NOW).ceiling)).toBe(valueOf(outlooks(course, NOW).ceiling));
+      fc.property(randomCourse(), fc.constantFrom(2, 5, 12), fc.nat(), (course, factor, pick) => {
+        const weighted = categoriesOf(course.root).filter(({ combine }) => combine === 'weights');
+        const chosen = weighted[pick % Math.max(1, weighted.length)];
+        if (!chosen) return;
+        const scaled = withCategory(course, chosen, (category) => ({
+          ...category,
+          children: category.children.map((child) =>
+            child.weight === undefined ? child : { ...child, weight: String(Number(child.weight) * factor) },
+          ),
+        }));
+        expectSameGrades(scaled, course);
       }),
       { numRuns: RUNS },
     );
@@ -211,20 +278,26 @@ describe('on random courses', () => {
 
   it('an excused or uncounted piece added to a category that is not empty changes no grade', () => {
     fc.assert(
-      fc.property(randomCourse(), fc.boolean(), (course, excused) => {
-        const { root } = course;
-        if (root.children.length === 0 || root.planned) return;
+      fc.property(randomCourse(), fc.boolean(), fc.nat(), (course, excused, pick) => {
+        // Among promised pieces an excused one takes the place of one that is promised.
+        const fit = categoriesOf(course.root).filter(
+          ({ children, planned }) => children.length > 0 && !(excused && planned),
+        );
+        const chosen = fit[pick % Math.max(1, fit.length)];
+        if (!chosen) return;
         const added = {
           kind: 'assessment' as const,
           id: 'added',
           name: 'Added',
           possible: '50',
+          weight: '3',
           ...(excused ? { status: 'excused' as const } : { counted: false }),
         };
-        const more = { ...course, root: { ...root, children: [...root.children, added] } };
-        for (const outlook of ['standing', 'floor', 'ceiling'] as const) {
-          expect(valueOf(outlooks(more, NOW)[outlook])).toBe(valueOf(outlooks(course, NOW)[outlook]));
-        }
+        const more = withCategory(course, chosen, (category) => ({
+          ...category,
+          children: [...category.children, added],
+        }));
+        expectSameGrades(more, course);
       }),
       { numRuns: RUNS },
     );
@@ -254,18 +327,69 @@ describe('on random courses', () => {
 });
 
 const PLACES = [0, 1, 7, 20, 33, 45, 50, 62, 70, 80, 85, 91, 95, 99, 100];
+const COARSE = 150;
+
+function isUnknown({ settlement, assumed, insideExtra }: PlannedPiece): boolean {
+  return settlement === 'unsettled' && assumed === undefined && !insideExtra;
+}
+
+function categoriesOf(category: Category): Category[] {
+  return [
+    category,
+    ...category.children.flatMap((child) => (child.kind === 'category' ? categoriesOf(child) : [])),
+  ];
+}
+
+/** The course with one category replaced. */
+function withCategory(course: Course, chosen: Category, change: (category: Category) => Category): Course {
+  const visit = (category: Category): Category =>
+    category === chosen
+      ? change(category)
+      : {
+          ...category,
+          children: category.children.map((child) => (child.kind === 'category' ? visit(child) : child)),
+        };
+  return { ...course, root: visit(course.root) };
+}
+
+function expectSameGrades(course: Course, other: Course): void {
+  for (const outlook of ['standing', 'floor', 'ceiling', 'forecast'] as const)
+    expect(valueOf(outlooks(course, NOW)[outlook])).toBe(valueOf(outlooks(other, NOW)[outlook]));
+}
+
+/** What a band takes, found by looking at the grade at every place. */
+function walked(band: Band, grades: readonly (Rational | undefined)[]): BandReach {
+  const misses = grades.flatMap((grade, place) =>
+    grade && grade.mul(100).compare(band.from) >= 0 ? [] : [place],
+  );
+  const none = { band, level: undefined, holds: undefined, gaps: [] };
+  if (misses.length === grades.length) return { ...none, state: 'out' };
+  const level = grades.findIndex((_, place) => !misses.includes(place));
+  const above = misses.filter((place) => place > level);
+  const starts = above.filter((place) => !above.includes(place - 1));
+  const ends = above.filter((place) => !above.includes(place + 1));
+  const gaps = starts.map((from, index) => ({ from: String(from), to: String(ends[index]) }));
+  const state = misses.length === 0 ? 'secured' : 'reachable';
+  return { band, state, level: String(level), holds: gaps.length === 0, gaps };
+}
 
 /** A float may round to the other side of a step, or drop the other of two equal pieces; it only guides. */
 function hasRounding(course: Course): boolean {
   return JSON.stringify(course.root).match(/"round"|"drop"/) !== null;
 }
 
-/** Whether a percent on every unknown reaches a cut-off, by the slow implementation. */
-function meets(course: Course, cutOff: string, place: number): boolean {
-  const level = reference.one.mul(place).div(10_000);
+/** The grade with a percent on every unknown, as the scale rounds it, by the slow implementation. */
+function gradeAt(course: Course, level: Rational): Rational | undefined {
   const suppose: reference.Supposition = ({ assume, extra }) => assume ?? (extra ? reference.zero : level);
-  const grade = reference.value(course, NOW, suppose, false);
-  if (!grade) return false;
-  const shown = course.scale.round ? reference.round(grade, course.scale.round) : grade;
-  return shown.mul(100).compare(cutOff) >= 0;
+  return shown(course, reference.value(course, NOW, suppose, false));
+}
+
+function shown({ scale }: Course, grade: Rational | null): Rational | undefined {
+  if (!grade) return undefined;
+  return scale.round ? reference.round(grade, scale.round) : grade;
+}
+
+function meets(course: Course, cutOff: string, place: number): boolean {
+  const grade = gradeAt(course, reference.one.mul(place).div(10_000));
+  return grade !== undefined && grade.mul(100).compare(cutOff) >= 0;
 }
