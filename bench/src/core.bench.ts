@@ -2,9 +2,12 @@ import {
   answer,
   deriveCategory,
   exact,
+  floating,
+  ONE,
   outlooks,
-  planCourse,
   reach,
+  swings,
+  Variation,
   type Category,
   type Course,
 } from '@fidens/core';
@@ -12,49 +15,80 @@ import { Bench } from 'tinybench';
 import { largeCourse } from './sample';
 
 const NOW = '2026-10-20T12:00:00Z';
-const sixty = largeCourse(6, 10);
-const sixHundred = largeCourse(20, 30);
+const SIXTY = largeCourse(6, 10);
+const LARGE = { '20 × 30': largeCourse(20, 30), '6 × 100': largeCourse(6, 100) };
+const SINKING = sinking();
+const POOLED = pooled();
+
+const WORK = {
+  one: '60 pieces: one exact evaluation, planned',
+  formula: '60 pieces: the course as a function of open work, exactly',
+  floats: '60 pieces: the same in plain floating point',
+  outlooks: '60 pieces: four outlooks',
+  reach: '60 pieces: reach for 12 bands',
+  swings: '60 pieces: swing of 20 open pieces',
+  all: '60 pieces: everything that grade computes',
+  sinking: '60 pieces, drops by percent among unequal points: everything',
+  twenty: '600 pieces, 20 × 30: everything that grade computes',
+  six: '600 pieces, 6 × 100: everything that grade computes',
+  pooled: '2,000 pooled pieces, 200 dropped by benefit: four outlooks',
+} as const;
 
 /** What one change of a course costs to answer. Medians, in milliseconds. */
 export async function coreBench(): Promise<void> {
-  const plan = planCourse(sixty, NOW, exact);
-  const bench = new Bench({ time: 500, iterations: 10, warmupTime: 100, warmupIterations: 3 });
+  const found = outlooks(SIXTY, NOW);
+  const { plan, forecastOf } = found;
+  const open = plan.pieces.filter(({ settlement }) => settlement === 'unsettled');
+  const base = found.supposing(() => ONE);
+  const exactly = new Variation(base, open, exact);
+  const nearly = new Variation(base, open, floating);
+  const levels = open.map((piece) => forecastOf(piece)!);
+  const floats = levels.map((level) => exact.approximate(level));
+  const bench = new Bench({ time: 1_500, iterations: 10, warmupTime: 500, warmupIterations: 5 });
   bench
-    .add('60 pieces: one exact evaluation', () => {
-      deriveCategory(plan.root, { valueOf: () => exact.one, waits: false }, exact);
-    })
-    .add('60 pieces: four outlooks and reach for 12 bands', () => {
-      reach(outlooks(sixty, NOW));
-    })
-    .add('60 pieces: everything that grade computes', () => {
-      answer(sixty, NOW);
-    })
-    .add('600 pieces: everything that grade computes', () => {
-      answer(sixHundred, NOW);
-    })
-    .add('2,000 pooled pieces, 200 dropped by benefit: the standing', () => {
-      outlooks(POOLED, NOW);
-    });
+    .add(WORK.one, () => deriveCategory(plan.root, { valueOf: forecastOf, waits: false }))
+    .add(WORK.formula, () => exactly.valueAt((index) => levels[index]!))
+    .add(WORK.floats, () => nearly.valueAt((index) => floats[index]!))
+    .add(WORK.outlooks, () => outlooks(SIXTY, NOW))
+    .add(WORK.reach, () => reach(found))
+    .add(WORK.swings, () => swings(found))
+    .add(WORK.all, () => answer(SIXTY, NOW))
+    .add(WORK.sinking, () => answer(SINKING, NOW))
+    .add(WORK.twenty, () => answer(LARGE['20 × 30'], NOW))
+    .add(WORK.six, () => answer(LARGE['6 × 100'], NOW))
+    .add(WORK.pooled, () => outlooks(POOLED, NOW));
   await bench.run();
   const medians = new Map(
     bench.tasks.map(({ name, result }) => [name, 'latency' in result ? result.latency.p50 : NaN]),
   );
-  for (const [name, median] of medians)
-    console.log(`${name.padEnd(64)} ${median.toFixed(3).padStart(10)} ms`);
-  const [one, , all, large] = [...medians.values()] as [number, number, number, number];
-  console.log(
-    `${'60 pieces: everything, in exact evaluations'.padEnd(64)} ${(all / one).toFixed(1).padStart(10)} ×`,
-  );
-  console.log(`${'600 pieces against 60'.padEnd(64)} ${(large / all).toFixed(1).padStart(10)} ×`);
+  for (const [name, median] of medians) line(name, median.toFixed(3), 'ms');
+  const ratio = (name: string, work: string, unit: string) =>
+    line(name, (medians.get(work)! / medians.get(unit)!).toFixed(1), '×');
+  ratio('60 pieces: everything, in exact evaluations', WORK.all, WORK.one);
+  ratio('600 pieces, 20 × 30, against 60', WORK.twenty, WORK.all);
+  ratio('600 pieces, 6 × 100, against 60', WORK.six, WORK.all);
+  ratio('exact against floating point', WORK.formula, WORK.floats);
 }
 
-const POOLED: Course = pooled();
+function line(name: string, figure: string, unit: string): void {
+  console.log(`${name.padEnd(64)} ${figure.padStart(10)} ${unit}`);
+}
 
 function pooled(): Course {
   const course = largeCourse(1, 2_000);
-  const category: Category = {
-    ...(course.root.children[0] as Category),
-    drop: { lowest: 200, by: 'benefit' },
-  };
-  return { ...course, root: { ...course.root, children: [category] } };
+  return withChildren(course, (category) => ({ ...category, drop: { lowest: 200, by: 'benefit' } }));
+}
+
+/** Sixty pieces whose grade does not only rise: the lowest percent goes, among pieces of unequal points. */
+function sinking(): Course {
+  return withChildren(SIXTY, (category) => ({
+    ...category,
+    combine: 'points',
+    drop: { lowest: 1, by: 'percent' },
+  }));
+}
+
+function withChildren(course: Course, change: (category: Category) => Category): Course {
+  const children = course.root.children.map((child) => change(child as Category));
+  return { ...course, root: { ...course.root, children } };
 }

@@ -5,6 +5,7 @@ import {
   OUTLOOKS,
   outlooks,
   pieceSteps,
+  sharesOf,
   type Answer,
   type Assumption,
   type Course,
@@ -22,14 +23,17 @@ import {
 export function report(course: Course, now: string, piece?: string): string {
   const given = answer(course, now, piece);
   const { standing } = outlooks(course, now);
-  const assumption: Assumption = { valueOf: () => undefined, waits: true };
+  const working: Working = {
+    assumption: { valueOf: () => undefined, waits: true },
+    shares: sharesOf(standing),
+  };
   return [
     course.title,
     ...OUTLOOKS.map((name) => `  ${name.padEnd(9)} ${gradeText(given[name])}`),
     ...section('What each letter takes on all open work', given.reach.map(bandLine)),
     ...section('What each letter takes of one piece', solveLines(given.solve)),
     ...section('To look at', given.problems.map(problemLine)),
-    ...section('Working of the standing', sumLines(standing, assumption, 1)),
+    ...section('Working of the standing', sumLines(standing, working, 1)),
     '',
   ].join('\n');
 }
@@ -75,15 +79,17 @@ function problemLine(problem: Problem): string {
   }
 }
 
+/** What the lines of a derivation say beside it. */
+interface Working {
+  readonly assumption: Assumption;
+  readonly shares: ReadonlyMap<Part, Rational>;
+}
+
 /** A category line by line, indented by its depth, and its own sum below. */
-function sumLines(
-  derivation: Derivation,
-  assumption: Assumption,
-  depth: number,
-): string[] {
+function sumLines(derivation: Derivation, working: Working, depth: number): string[] {
   const indent = '  '.repeat(depth);
   const { category, above, below, sum, capped, worth, dropsApply } = derivation;
-  const lines = derivation.parts.flatMap((part) => partLines(part, assumption, depth));
+  const lines = derivation.parts.flatMap((part) => partLines(part, working, depth));
   if (!sum) return [...lines, `${indent}${category.name}: nothing counts yet`];
   const unit = category.combine === 'equal' ? HUNDRED : 1;
   const steps = [`${decimalText(above.mul(unit), 6)} ÷ ${decimalText(below, 6)} = ${percent(sum)}`];
@@ -93,20 +99,32 @@ function sumLines(
   return [...lines, `${indent}${category.name}: ${steps.join(', ')}`];
 }
 
-function partLines(part: Part, assumption: Assumption, depth: number): string[] {
+function partLines(part: Part, working: Working, depth: number): string[] {
   const { node, role, worth, derivation } = part;
   const indent = '  '.repeat(depth + 1);
-  const below = derivation ? sumLines(derivation, assumption, depth + 1) : [];
+  const below = derivation ? sumLines(derivation, working, depth + 1) : [];
   const counts = role === 'regular' || role === 'extra';
-  const value = worth ? percent(worth.value) : 'open';
-  const share = counts ? `counts ${decimalText(part.below, 6)}` : role;
+  const value = worth ? percent(worth.value) : withoutValue(part);
+  const ofCourse = working.shares.get(part);
+  const share = counts
+    ? `counts ${decimalText(part.below, 6)}${ofCourse ? ` (${decimalText(ofCourse, 2)} of the course's 100)` : ''}`
+    : role;
   const steps =
-    node.kind === 'piece' ? pieceSteps(node, assumption).map((step) => stepText(step, node.size)) : [];
-  const way = steps.length > 1 ? `: ${steps.join('; ')}` : '';
+    node.kind === 'piece'
+      ? pieceSteps(node, working.assumption).map((step) => stepText(step, node.size))
+      : [];
+  const isPlain = steps.length === 1 && steps[0]!.startsWith('entered');
+  const way = steps.length > 0 && !isPlain ? `: ${steps.join('; ')}` : '';
   return [
     ...below,
     `${indent}${node.name}  ${value}  ${role === 'extra' ? `extra credit, ${share}` : share}${way}`,
   ];
+}
+
+/** What stands in the place of a value that a part does not have. */
+function withoutValue({ node }: Part): string {
+  if (node.kind === 'category') return 'nothing yet';
+  return node.settlement === 'unsettled' ? 'open' : node.status;
 }
 
 function stepText(step: PieceStep, size: Rational): string {

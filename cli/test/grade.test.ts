@@ -55,8 +55,46 @@ describe('the command line', () => {
     expect(stdout).toMatch(/A− +90\.00%|A− +89\.\d\d%/);
     expect(stdout).toContain('Dune profile  55%  dropped lowest');
     expect(stdout).toContain(
-      'Rock pool count  90%  counts 1: entered 19; late 1 days at 5% of what is possible, 18',
+      "Rock pool count  90%  counts 1 (19.44 of the course's 100): entered 19; late 1 days at 5% of what is possible, 18",
     );
+  });
+
+  it('says of every value that is not as entered why it is what it is', () => {
+    const piece = (id: string, fields: object) => ({
+      kind: 'assessment',
+      id,
+      name: id,
+      possible: '10',
+      ...fields,
+    });
+    const document = {
+      format: 'fidens-course',
+      version: 1,
+      title: 'Why',
+      scale: { bands: [{ label: 'P', from: '0' }] },
+      policy: { overdue: { after: '7' }, missing: { counts: 'percent', percent: '20' } },
+      root: {
+        kind: 'category',
+        id: 'course',
+        name: 'Course',
+        cap: '50',
+        round: { step: '5', mode: 'down' },
+        children: [
+          piece('above', { status: 'scored', score: { points: '12' }, cap: '100' }),
+          piece('overdue', { due: '2026-10-01T10:00:00Z' }),
+          piece('absent', { status: 'missing' }),
+          piece('excused', { status: 'excused' }),
+          piece('open', {}),
+        ],
+      },
+    };
+    const { stdout } = grade([...AS_OF, '-'], JSON.stringify(document));
+    expect(stdout).toContain("above  100%  counts 10 (33.33 of the course's 100): entered 12; capped, 10");
+    expect(stdout).toContain("overdue  20%  counts 10 (33.33 of the course's 100): overdue, 2");
+    expect(stdout).toContain("absent  20%  counts 10 (33.33 of the course's 100): missing, 2");
+    expect(stdout).toContain('excused  excused  no value');
+    expect(stdout).toContain('open  open  no value');
+    expect(stdout).toContain('Course: 14 ÷ 30 = 46.666667%, rounded to 45%');
   });
 
   it('says how it is used, and exits with 2', () => {

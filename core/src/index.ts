@@ -24,4 +24,5 @@ export * from './solve';
 export * from './swing';
 export * from './tree';
 export * from './validation';
+export * from './variation';
 export * from './working';

@@ -1,6 +1,7 @@
 import type { Outlooks } from './outlook';
 import type { Derivation } from './combine';
 import { HUNDRED, ZERO, type Rational } from './rational';
+import { sharesOf } from './working';
 
 /** One segment of the ribbon: a child of the course's root, in percent points of the course. */
 export interface Segment {
@@ -25,9 +26,9 @@ export interface Segment {
  * @returns one segment for each child of the root that is counted, in order
  */
 export function ribbon({ plan, floor, ceiling, forecast }: Outlooks): Segment[] {
-  const shares = shareOfParts(ceiling);
+  const shares = sharesOf(ceiling);
   return plan.root.children.map((node, index) => {
-    const share = shares[index]!;
+    const share = shares.get(ceiling.parts[index]!) ?? ZERO;
     const least = pointsOf(floor, index);
     const most = pointsOf(ceiling, index);
     const likely = forecast ? pointsOf(forecast, index) : least;
@@ -43,13 +44,6 @@ export function ribbon({ plan, floor, ceiling, forecast }: Outlooks): Segment[] 
       extra: node.extra,
     };
   });
-}
-
-/** The share of the course, in percent points, of each part of a derivation of the root. */
-function shareOfParts({ parts, below }: Derivation): Rational[] {
-  return parts.map((part) =>
-    part.role === 'regular' && below.n !== 0n ? part.below.div(below).mul(HUNDRED) : ZERO,
-  );
 }
 
 function pointsOf({ parts, below }: Derivation, index: number): Rational {
@@ -68,14 +62,9 @@ function notBelowZero(value: Rational): Rational {
  * @returns percent points, 0 where the course has no value
  */
 export function settledPoints({ ceiling }: Outlooks): Rational {
-  return ceiling.worth ? HUNDRED.sub(openShare(ceiling, HUNDRED)) : ZERO;
-}
-
-function openShare({ parts, below }: Derivation, share: Rational): Rational {
-  return parts.reduce((sum, part) => {
-    if (part.role !== 'regular') return sum;
-    const own = share.mul(part.below).div(below);
-    if (part.derivation) return sum.add(openShare(part.derivation, own));
-    return part.node.kind === 'piece' && part.node.settlement === 'unsettled' ? sum.add(own) : sum;
-  }, ZERO);
+  if (!ceiling.worth) return ZERO;
+  let settled = HUNDRED;
+  for (const [{ node }, share] of sharesOf(ceiling))
+    if (node.kind === 'piece' && node.settlement === 'unsettled') settled = settled.sub(share);
+  return settled;
 }

@@ -1,9 +1,9 @@
 import type { Score } from './course';
-import { pieceValue, type Assumption } from './combine';
+import { pieceValue, type Assumption, type Derivation, type Part } from './combine';
 import { exact } from './arithmetic';
 import { afterPenalty, type Lateness } from './late';
 import type { PlannedPiece } from './plan';
-import type { Rational } from './rational';
+import { HUNDRED, type Rational } from './rational';
 
 /** One step on the way from a piece's entry to its value; values are fractions of its possible points. */
 export type PieceStep =
@@ -40,4 +40,24 @@ function firstStep(piece: PlannedPiece, assumption: Assumption): [PieceStep, Rat
   const value = piece.entered!;
   if (piece.status === 'missing') return [{ kind: 'missing', overdue: piece.overdue, value }, value];
   return [{ kind: 'entered', score: piece.source!.score!, value }, value];
+}
+
+/**
+ * How much of the course each part that counts is, in percent points: the whole is 100, and a regular part of a category has its
+ * part of what the category has. What is dropped, left out or extra credit has no share.
+ *
+ * @param root - a derivation of the course's root
+ */
+export function sharesOf(root: Derivation): ReadonlyMap<Part, Rational> {
+  const shares = new Map<Part, Rational>();
+  const visit = ({ parts, below }: Derivation, share: Rational) => {
+    for (const part of parts) {
+      if (part.role !== 'regular' || below.n === 0n) continue;
+      const own = share.mul(part.below).div(below);
+      shares.set(part, own);
+      if (part.derivation) visit(part.derivation, own);
+    }
+  };
+  visit(root, HUNDRED);
+  return shares;
 }

@@ -52,3 +52,68 @@ export function open(possible: string, fields: Partial<Assessment> = {}): Assess
 }
 
 export const NOW = '2026-10-20T12:00:00Z';
+
+/** A course in which every field of the format stands at least once. */
+export function everyField(): Course {
+  const late = {
+    perDay: '8',
+    of: 'earned' as const,
+    count: 'exact' as const,
+    floor: '30',
+    grace: '3',
+    closes: '6',
+  };
+  const round = { step: '0.5', mode: 'half-even' as const };
+  const common = { weight: '10', cap: '110', extraCredit: true, counted: false, note: 'A note' };
+  return {
+    format: 'fidens-course',
+    version: 1,
+    title: 'Everything',
+    code: 'ALL 1',
+    credits: '4.5',
+    note: 'Of the course',
+    target: { percent: '91.5' },
+    scale: { round, bands: LETTERS.bands },
+    policy: { missing: { counts: 'percent', percent: '20' }, overdue: { after: '7' }, late },
+    root: {
+      kind: 'category',
+      id: 'course',
+      name: 'Course',
+      combine: 'equal',
+      cap: '105',
+      round,
+      note: 'Of the root',
+      drop: { lowest: 1, highest: 1, by: 'points', when: 'complete' },
+      planned: { pieces: 6, possible: '25' },
+      missing: { counts: 'nothing' },
+      late: null,
+      children: [
+        { ...common, kind: 'category', id: 'group', name: 'Group', late, children: [] },
+        {
+          ...common,
+          kind: 'assessment',
+          id: 'late',
+          name: 'Late',
+          possible: '20',
+          step: '0.5',
+          status: 'scored',
+          score: { points: '16.5' },
+          due: '2026-09-14T21:59:00Z',
+          extended: '2026-09-15T21:59:00+02:00',
+          late: { handedIn: '2026-09-15T20:10:00Z', waived: true, reason: 'Ill' },
+          class: { average: '14', high: '20', low: '3.5' },
+        },
+        {
+          kind: 'assessment',
+          id: 'letter',
+          name: 'By letter',
+          possible: '10',
+          status: 'scored',
+          score: { label: 'B' },
+          late: { days: '1.5' },
+        },
+        { kind: 'assessment', id: 'open', name: 'Open', possible: '80', status: 'awaiting', assume: '84' },
+      ],
+    },
+  };
+}

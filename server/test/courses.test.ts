@@ -1,6 +1,7 @@
 import type { Course } from '@fidens/core';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
+import { everyField } from '../../core/test/sample';
 import { sampleCourses } from '../src/sample-world';
 import { createApplication } from '../src/application';
 import {
@@ -82,6 +83,16 @@ describe('a course', () => {
     const logs = want.root.children[0] as { children: object[] };
     Object.assign(logs.children[4]!, { status: 'scored', score: { points: '16.5' } });
     expect(body.document).toEqual(want);
+    expect((await read(course.id)).document).toEqual(want);
+  });
+
+  it('keeps every field of the format, also where an edit changes another', async () => {
+    const document = everyField();
+    const course = await store(agent, document);
+    expect((await read(course.id)).document).toEqual(utc(document));
+    await change(agent, course, [{ op: 'set', id: 'open', set: { note: 'Changed' } }]).expect(200);
+    const want = utc(document);
+    Object.assign(want.root.children[3]!, { note: 'Changed' });
     expect((await read(course.id)).document).toEqual(want);
   });
 

@@ -93,11 +93,7 @@ export interface PieceState {
  *
  * @param part - its part in the standing; nothing where it is not counted
  */
-export function pieceState(
-  piece: Assessment,
-  part: Part | undefined,
-  now: string,
-): PieceState | undefined {
+export function pieceState(piece: Assessment, part: Part | undefined, now: string): PieceState | undefined {
   if (!part) return { words: 'not counted', tone: 'quiet' };
   if (part.role === 'dropped lowest' || part.role === 'dropped highest')
     return { words: 'dropped', tone: 'quiet' };

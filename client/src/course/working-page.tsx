@@ -2,15 +2,18 @@ import {
   bandOf,
   decimalText,
   HUNDRED,
+  ONE,
   OUTLOOKS,
   pieceSteps,
   rounded,
+  sharesOf,
   type Assumption,
   type Derivation,
   type Outlooks,
   type OutlookName,
   type Part,
   type Rational,
+  ZERO,
 } from '@fidens/core';
 import { useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
@@ -25,7 +28,7 @@ import { TEXT_STRONG, useColours } from '../theme/paper-theme';
 import { compute } from './computed';
 import type { CoursePageProps } from './scores-page';
 import { number, percent } from './words';
-import { roleWords, stepWords } from './working-words';
+import { noteWords, stepWords } from './working-words';
 
 const LABELS: Record<OutlookName, string> = {
   standing: 'Standing',
@@ -59,7 +62,12 @@ export function WorkingPage({ course, beside }: CoursePageProps) {
       <Soft>{ASSUMES[outlook]}</Soft>
       {derivation?.worth ? (
         <>
-          <Sum derivation={derivation} assumption={assumptionOf(outlooks, outlook)} isRoot />
+          <Sum
+            derivation={derivation}
+            assumption={assumptionOf(outlooks, outlook)}
+            shares={sharesOf(derivation)}
+            isRoot
+          />
           <LetterLine value={derivation.worth.value} letters={letters} />
         </>
       ) : (
@@ -73,12 +81,11 @@ export function WorkingPage({ course, beside }: CoursePageProps) {
   );
 }
 
-function assumptionOf({ plan, forecastOf }: Outlooks, outlook: OutlookName): Assumption {
-  const { zero, one } = plan.arithmetic;
+function assumptionOf({ forecastOf }: Outlooks, outlook: OutlookName): Assumption {
   const valueOf = {
     standing: () => undefined,
-    floor: () => zero,
-    ceiling: () => one,
+    floor: () => ZERO,
+    ceiling: () => ONE,
     forecast: forecastOf,
   }[outlook];
   return { valueOf, waits: outlook === 'standing' };
@@ -87,11 +94,12 @@ function assumptionOf({ plan, forecastOf }: Outlooks, outlook: OutlookName): Ass
 interface SumProps {
   derivation: Derivation;
   assumption: Assumption;
+  shares: ReadonlyMap<Part, Rational>;
   isRoot?: boolean;
 }
 
 /** The sum of a category, line by line: what each part is worth, how much it counts, and what it adds. */
-function Sum({ derivation, assumption, isRoot = false }: SumProps) {
+function Sum({ derivation, assumption, shares, isRoot = false }: SumProps) {
   const c = useColours();
   const { category, parts, above, below } = derivation;
   return (
@@ -106,7 +114,13 @@ function Sum({ derivation, assumption, isRoot = false }: SumProps) {
         ]}
       />
       {parts.map((part) => (
-        <PartLine key={part.node.id} part={part} derivation={derivation} assumption={assumption} />
+        <PartLine
+          key={part.node.id}
+          part={part}
+          derivation={derivation}
+          assumption={assumption}
+          shares={shares}
+        />
       ))}
       {derivation.sum && (
         <View
@@ -136,11 +150,7 @@ function shownAbove(above: Rational, { category }: Derivation): Rational {
   return category.combine === 'equal' ? above.mul(HUNDRED) : above;
 }
 
-function AfterSum({
-  derivation: { sum, capped, worth, category, dropsApply },
-}: {
-  derivation: Derivation;
-}) {
+function AfterSum({ derivation: { sum, capped, worth, category, dropsApply } }: { derivation: Derivation }) {
   const lines: string[] = [];
   if (sum && capped && capped.compare(sum) !== 0) lines.push(`Capped at ${percent(capped)}%.`);
   if (category.round && capped && worth && worth.value.compare(capped) !== 0) {
@@ -154,14 +164,14 @@ interface PartLineProps extends SumProps {
   part: Part;
 }
 
-function PartLine({ part, derivation, assumption }: PartLineProps) {
+function PartLine({ part, derivation, assumption, shares }: PartLineProps) {
   const c = useColours();
   const [isOpen, setIsOpen] = useState(false);
   const { node, worth, role } = part;
   const counts = role === 'regular' || role === 'extra';
   const steps = node.kind === 'piece' ? pieceSteps(node, assumption) : [];
   const opens = part.derivation !== undefined || steps.length > 0;
-  const note = roleWords(part, derivation);
+  const note = noteWords(part, derivation, shares.get(part));
   const cells = [
     node.name,
     worth
@@ -195,7 +205,7 @@ function PartLine({ part, derivation, assumption }: PartLineProps) {
       </Pressable>
       {isOpen && (
         <Inset>
-          {part.derivation && <Sum derivation={part.derivation} assumption={assumption} />}
+          {part.derivation && <Sum derivation={part.derivation} assumption={assumption} shares={shares} />}
           {node.kind === 'piece' &&
             steps.map((step, index) => <Soft key={index}>{stepWords(step, node)}</Soft>)}
         </Inset>

@@ -8,11 +8,17 @@ import {
 } from '@fidens/core';
 import { number, percent, plural } from './words';
 
-/** Why a part counts as it does, where that is not plain. */
-export function roleWords(
-  { role, node }: Part,
-  { category }: Derivation,
+/** What there is to say of a part beside its numbers: why it counts as it does, and how much of the course it is. */
+export function noteWords(
+  part: Part,
+  derivation: Derivation,
+  share: Rational | undefined,
 ): string | undefined {
+  const said = [roleWords(part, derivation), share && `${decimalText(share, 2)} of the course's 100`];
+  return said.filter((words) => words !== undefined).join(' · ') || undefined;
+}
+
+function roleWords({ role, node }: Part, { category }: Derivation): string | undefined {
   const by = { percent: 'percent', points: 'points', benefit: 'what helps most' }[category.drop.by];
   if (role === 'dropped lowest')
     return `dropped: ${category.drop.by === 'benefit' ? 'leaving it out helps most' : `lowest by ${by}`}`;
@@ -21,7 +27,10 @@ export function roleWords(
   if (role === 'weight 0') return 'weight 0, so it takes no part';
   if (role === 'no weight') return 'has no weight, so it takes no part';
   if (node.kind === 'piece' && node.origin === 'promised') return 'promised by the syllabus';
-  if (role === 'no value' && node.kind === 'piece' && node.status === 'excused') return 'excused';
+  if (role === 'no value' && node.kind === 'piece') {
+    if (node.status === 'excused') return 'excused';
+    if (node.status === 'missing') return 'missing, which counts as nothing here';
+  }
   return undefined;
 }
 
