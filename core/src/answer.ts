@@ -2,7 +2,7 @@ import type { Course, Moment } from './course';
 import { bandOf, lettersOf, type Letters } from './letter';
 import { outlooks, type Outlooks } from './outlook';
 import { problems, type Problem } from './problems';
-import { decimalText, fractionText, HUNDRED, rational, type Rational } from './rational';
+import { decimalText, fractionText, HUNDRED, rational } from './rational';
 import { reach, type BandReach, type Gap } from './reach';
 import { solve } from './solve';
 import { swings } from './swing';

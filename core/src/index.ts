@@ -8,6 +8,7 @@ export * from './course-file';
 export * from './course-schema';
 export * from './decimal';
 export * from './edit';
+export * from './effect';
 export * from './entry';
 export * from './gpa';
 export * from './headline';

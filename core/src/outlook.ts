@@ -73,7 +73,7 @@ function forecasts(standing: Derivation): Forecast {
   };
 }
 
-function collectStandings<N>(
+function collectStandings(
   { category, worth, parts }: Derivation,
   into: Map<PlannedCategory, Rational>,
 ): void {

@@ -13,7 +13,6 @@ import {
   type Letters,
   type Outlooks,
   type Problem,
-  type Rational,
   type Segment,
 } from '@fidens/core';
 

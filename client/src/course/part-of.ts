@@ -1,4 +1,4 @@
-import type { Derivation, Part, Rational } from '@fidens/core';
+import type { Derivation, Part } from '@fidens/core';
 
 /** A node's part in a derivation, however deep it stands; nothing where it is not counted. */
 export function partOf(derivation: Derivation, id: string): Part | undefined {

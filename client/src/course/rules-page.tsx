@@ -1,4 +1,5 @@
 import {
+  courseSetting,
   decimalSchema,
   decimalText,
   HUNDRED,
@@ -7,23 +8,32 @@ import {
   type Category,
   type Combine,
   type CourseNode,
+  type Derivation,
   type Edit,
+  type Policy,
 } from '@fidens/core';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
-import { IconButton, Text, TextInput } from 'react-native-paper';
-import { useChange } from '../data/use-change';
+import { IconButton, Portal, Text, TextInput } from 'react-native-paper';
+import { useNow } from '../data/session';
 import { Choice } from '../parts/choice';
 import { KeptField } from '../parts/kept-field';
+import { NumberRule } from '../parts/number-rule';
 import { Empty } from '../parts/states';
 import { SectionTitle, Soft } from '../parts/words';
-import { SPACE } from '../theme/layout';
+import { PLACES_HEIGHT, SPACE, useIsWide } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
+import { CategoryRules, type InForce } from './category-rules';
+import { compute } from './computed';
 import { DeleteCourse } from './delete-course';
+import { EffectPanel } from './effect-panel';
 import { newId } from './new-id';
+import { LateRule, MissingRule } from './policy-rules';
+import { useRuleDraft } from './rule-draft';
 import { ScaleRules } from './scale-rules';
+import { TakesPart } from './takes-part';
 import type { CoursePageProps } from './scores-page';
-import { categoryWords, COMBINE_WORDS, number, plural } from './words';
+import { COMBINE_WORDS, plural } from './words';
 
 const COMBINE_OPTIONS = [
   {
@@ -42,11 +52,22 @@ const ROOT_HINTS: Record<Combine, string> = {
 };
 
 /** The course's rules: its categories with their weights, how each adds up, and its scale. */
-export function RulesPage({ course }: CoursePageProps) {
-  const edit = useChange(course);
-  const { root } = course.document;
+export function RulesPage({ course: kept }: CoursePageProps) {
+  const draft = useRuleDraft(kept);
+  const wide = useIsWide();
+  const now = useNow();
+  const c = useColours();
+  const { course, edit } = draft;
+  const { root, policy } = course.document;
+  const { standing } = compute(course.document, now).outlooks;
+  const inForce = policiesOf(policy);
   return (
     <View style={{ gap: SPACE.xl }}>
+      {draft.refused && (
+        <Text variant="bodyMedium" role="alert" style={{ color: c.error }}>
+          Not changed: {draft.refused}.
+        </Text>
+      )}
       <View style={{ gap: SPACE.s }}>
         <SectionTitle>How the whole adds up</SectionTitle>
         <Choice
@@ -57,6 +78,7 @@ export function RulesPage({ course }: CoursePageProps) {
             edit([setting(root.id, { combine })], `The whole: ${COMBINE_WORDS[combine]}`)
           }
         />
+        <CategoryRules category={root} isRoot inForce={inForce} standing={standing} edit={edit} />
       </View>
       <View style={{ gap: SPACE.m }}>
         <SectionTitle>Categories</SectionTitle>
@@ -67,13 +89,32 @@ export function RulesPage({ course }: CoursePageProps) {
           </Empty>
         )}
         {root.children.map((node) => (
-          <NodeRules key={node.id} node={node} parent={root} edit={edit} depth={0} />
+          <NodeRules
+            key={node.id}
+            node={node}
+            parent={root}
+            edit={edit}
+            depth={0}
+            inForce={inForce}
+            standing={standing}
+          />
         ))}
         {root.combine === 'weights' && root.children.length > 0 && <WeightTotal root={root} />}
         <AddCategory parent={root} edit={edit} />
       </View>
-      <ScaleRules course={course} />
-      <DeleteCourse course={course} />
+      <CoursePolicies policy={policy} edit={edit} />
+      <ScaleRules scale={course.document.scale} edit={edit} />
+      <DeleteCourse course={kept} />
+      {!wide && draft.effect && (
+        <Portal>
+          <View
+            style={{ position: 'absolute', left: 0, right: 0, bottom: PLACES_HEIGHT, padding: SPACE.s }}
+            pointerEvents="box-none"
+          >
+            <EffectPanel draft={draft} />
+          </View>
+        </Portal>
+      )}
     </View>
   );
 }
@@ -83,10 +124,12 @@ interface NodeRulesProps {
   parent: Category;
   edit: (edits: readonly Edit[], done?: string) => void;
   depth: number;
+  inForce: InForce;
+  standing: Derivation;
 }
 
 /** One category, or a piece that stands alone beside categories, with its weight. */
-function NodeRules({ node, parent, edit, depth }: NodeRulesProps) {
+function NodeRules({ node, parent, edit, depth, inForce, standing }: NodeRulesProps) {
   const c = useColours();
   const isCategory = node.kind === 'category';
   const inside = isCategory ? countPieces(node) : 0;
@@ -141,20 +184,94 @@ function NodeRules({ node, parent, edit, depth }: NodeRulesProps) {
           />
           <Soft>
             {plural(inside, 'piece')} listed
-            {node.planned ? ` of ${node.planned.pieces} promised` : ''} · {categoryWords(node)}
+            {node.planned ? ` of ${node.planned.pieces} promised` : ''}
           </Soft>
+          <CategoryRules category={node} inForce={inForce} standing={standing} edit={edit} />
           {node.children
             .filter((child) => child.kind === 'category')
             .map((child) => (
-              <NodeRules key={child.id} node={child} parent={node} edit={edit} depth={depth + 1} />
+              <NodeRules
+                key={child.id}
+                node={child}
+                parent={node}
+                edit={edit}
+                depth={depth + 1}
+                inForce={inForceBelow(node, inForce)}
+                standing={standing}
+              />
             ))}
         </>
       ) : (
-        <Soft>
-          A piece on its own, out of {number(node.possible)} points{node.extraCredit ? ' · extra credit' : ''}
-          {node.counted === false ? ' · not counted' : ''}
-        </Soft>
+        <>
+          <Soft>A piece on its own.</Soft>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+            <NumberRule
+              label={`Possible points of ${node.name}`}
+              shown="Possible"
+              value={node.possible}
+              wants="Points above 0."
+              positive
+              required
+              onKeep={(possible) => edit([setting(node.id, { possible: possible! })])}
+            />
+            <NumberRule
+              label={`Highest percent of ${node.name}`}
+              shown="At most %"
+              value={node.cap}
+              wants="A percent from 0 up, or nothing for no cap."
+              onKeep={(cap) => edit([setting(node.id, { cap })])}
+            />
+          </View>
+          <TakesPart node={node} edit={edit} />
+        </>
       )}
+    </View>
+  );
+}
+
+/** What holds in the whole course. */
+function policiesOf(policy: Policy | undefined): InForce {
+  return {
+    missing: { value: policy?.missing ?? { counts: 'percent' }, from: 'the course' },
+    late: { value: policy?.late, from: 'the course' },
+  };
+}
+
+/** What holds below a category. */
+function inForceBelow({ name, missing, late }: Category, above: InForce): InForce {
+  return {
+    missing: missing ? { value: missing, from: name } : above.missing,
+    late: late === undefined ? above.late : { value: late ?? undefined, from: name },
+  };
+}
+
+/** What missing, overdue and late work counts as, wherever a category says nothing else. */
+function CoursePolicies({ policy = {}, edit }: { policy: Policy | undefined; edit: NodeRulesProps['edit'] }) {
+  const set = (fields: { [F in keyof Policy]: Policy[F] | undefined }) => {
+    const entries = Object.entries({ ...policy, ...fields }).filter(([, value]) => value !== undefined);
+    edit([courseSetting({ policy: entries.length > 0 ? Object.fromEntries(entries) : undefined })]);
+  };
+  const after = policy.overdue?.after;
+  return (
+    <View style={{ gap: SPACE.m }}>
+      <SectionTitle>Missing and late work</SectionTitle>
+      <MissingRule of="the course" value={policy.missing} onChange={(missing) => set({ missing })} />
+      <LateRule of="the course" value={policy.late} onChange={(late) => set({ late: late ?? undefined })} />
+      <View style={{ gap: SPACE.s }}>
+        <NumberRule
+          label="Days past due after which open work counts as missing"
+          shown="Overdue after, days"
+          value={after}
+          wants="Days from 0 up, or nothing."
+          width={168}
+          onKeep={(days) => set({ overdue: days === undefined ? undefined : { after: days } })}
+        />
+        <Soft>
+          {after === undefined
+            ? 'Work past its due moment stays open until you say what it is.'
+            : `Open work counts as missing by itself ${plural(Number(after), 'day')} after it was due.`}
+        </Soft>
+      </View>
     </View>
   );
 }

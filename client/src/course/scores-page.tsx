@@ -1,4 +1,4 @@
-import type { Assessment, Category, CourseNode, Derivation, Part, Rational } from '@fidens/core';
+import type { Assessment, Category, CourseNode, Derivation, Part } from '@fidens/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';

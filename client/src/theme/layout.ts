@@ -10,3 +10,5 @@ export function useIsWide(): boolean {
 /** Distances, in pixels. */
 export const SPACE = { xs: 4, s: 8, m: 12, l: 16, xl: 24, xxl: 36 } as const;
 export const TOUCH = 44;
+/** How high the bar of places stands at the foot of a phone. */
+export const PLACES_HEIGHT = 69;

@@ -5,6 +5,7 @@ import { useCourse } from '../../../../src/data/courses';
 import { Page } from '../../../../src/parts/page';
 import { Empty, Failed, Loading } from '../../../../src/parts/states';
 import { TermColumn } from '../../../../src/parts/term-column';
+import { EffectAside } from '../../../../src/course/effect-panel';
 import { ReachPage } from '../../../../src/course/reach-page';
 import { RulesPage } from '../../../../src/course/rules-page';
 import { ScoresPage } from '../../../../src/course/scores-page';
@@ -14,11 +15,14 @@ import { useColours } from '../../../../src/theme/paper-theme';
 
 const PAGES = { scores: ScoresPage, reach: ReachPage, rules: RulesPage, working: WorkingPage };
 
+/** Pages that stand beside another. */
+const ASIDES = { ...PAGES, effect: EffectAside };
+
 /** What stands beside each page on a wide screen: where a change on the left is seen. */
-const BESIDE: Record<PageName, PageName> = {
+const BESIDE: Record<PageName, keyof typeof ASIDES> = {
   scores: 'working',
   reach: 'working',
-  rules: 'reach',
+  rules: 'effect',
   working: 'scores',
 };
 
@@ -40,7 +44,7 @@ export default function CourseScreen() {
       </Page>
     );
   }
-  const Beside = PAGES[BESIDE[page]];
+  const Beside = ASIDES[BESIDE[page]];
   return (
     <View style={{ flex: 1, flexDirection: 'row' }}>
       <TermColumn chosen={course.id} />

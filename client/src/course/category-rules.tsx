@@ -1,0 +1,224 @@
+import {
+  setting,
+  type Category,
+  type Derivation,
+  type Drop,
+  type Edit,
+  type LatePolicy,
+  type MissingPolicy,
+} from '@fidens/core';
+import { View } from 'react-native';
+import { Choice } from '../parts/choice';
+import { Fold } from '../parts/fold';
+import { NumberRule } from '../parts/number-rule';
+import { Soft } from '../parts/words';
+import { SPACE } from '../theme/layout';
+import { partOf } from './part-of';
+import { LateRule, MissingRule } from './policy-rules';
+import { dropWords, lateWords, missingWords, roundWords } from './rule-words';
+import { RoundRule } from './round-rule';
+import { TakesPart } from './takes-part';
+import { number, plural } from './words';
+
+/** The policies that hold where a category has none of its own, and whence they come. */
+export interface InForce {
+  readonly missing: { readonly value: MissingPolicy; readonly from: string };
+  readonly late: { readonly value: LatePolicy | undefined; readonly from: string };
+}
+
+interface CategoryRulesProps {
+  category: Category;
+  isRoot?: boolean;
+  inForce: InForce;
+  /** The course's standing, which says what is dropped now. */
+  standing: Derivation;
+  edit: (edits: readonly Edit[], done?: string) => void;
+}
+
+/** The rules of a category beside its name, weight and way of adding up: drops in sight, what is rare folded. */
+export function CategoryRules({ category, isRoot = false, inForce, standing, edit }: CategoryRulesProps) {
+  const { id, name } = category;
+  const of = isRoot ? 'the whole' : name;
+  const set = (fields: Parameters<typeof setting>[1]) => edit([setting(id, fields)]);
+  return (
+    <View>
+      <Fold title={`Drops in ${of}`} summary={dropWords(category) ?? 'Nothing is dropped.'}>
+        <DropRule category={category} of={of} set={set} />
+        <DroppedNow category={category} standing={standing} />
+      </Fold>
+      <Fold title={`More rules for ${of}`} summary={moreWords(category, isRoot)}>
+        {!isRoot && <TakesPart node={category} edit={edit} />}
+        {category.combine !== 'weights' && <PlannedRule category={category} of={of} set={set} />}
+        <View style={{ gap: SPACE.s }}>
+          <NumberRule
+            label={`Highest percent of ${of}`}
+            shown="At most %"
+            value={category.cap}
+            wants="A percent from 0 up, or nothing for no cap."
+            onKeep={(cap) => set({ cap })}
+          />
+          <Soft>
+            {category.cap === undefined
+              ? 'It may pass 100%.'
+              : `No more than ${number(category.cap)}% counts.`}
+          </Soft>
+        </View>
+        <RoundRule of={of} value={category.round} onChange={(round) => set({ round })} />
+        {!isRoot && (
+          <>
+            <MissingRule
+              of={name}
+              value={category.missing}
+              inherited={inForce.missing}
+              onChange={(missing) => set({ missing })}
+            />
+            <LateRule
+              of={name}
+              value={category.late}
+              inherited={inForce.late}
+              onChange={(late) => set({ late })}
+            />
+          </>
+        )}
+      </Fold>
+    </View>
+  );
+}
+
+/** What is folded away, where it is not as usual. */
+function moreWords(
+  { planned, cap, round, missing, late, extraCredit, counted }: Category,
+  isRoot: boolean,
+): string {
+  const words = [
+    extraCredit && 'extra credit',
+    counted === false && 'not counted',
+    planned && `${plural(planned.pieces, 'piece')} promised`,
+    cap !== undefined && `at most ${number(cap)}%`,
+    round && `rounded ${roundWords(round)}`,
+    missing && missingWords(missing),
+    late !== undefined && lateWords(late),
+  ].filter(Boolean);
+  if (words.length > 0) return words.join(' · ');
+  return isRoot
+    ? 'Promised pieces, a cap, rounding: none.'
+    : 'Extra credit, promised pieces, a cap, rounding, missing and late work: as usual.';
+}
+
+interface FieldsProps {
+  category: Category;
+  of: string;
+  set: (fields: Parameters<typeof setting>[1]) => void;
+}
+
+function DropRule({ category, of, set }: FieldsProps) {
+  const { lowest = 0, highest = 0, by = 'percent', when = 'always' } = category.drop ?? {};
+  const change = (fields: Drop) => {
+    const drop = { lowest, highest, by, when, ...fields };
+    const none = drop.lowest + drop.highest === 0;
+    set({ drop: none ? undefined : { ...drop, highest: drop.by === 'benefit' ? 0 : drop.highest } });
+  };
+  const amount = (which: 'lowest' | 'highest', value: number) => (
+    <NumberRule
+      label={`How many of the ${which} to drop in ${of}`}
+      shown={which === 'lowest' ? 'Lowest' : 'Highest'}
+      value={String(value)}
+      wants="A whole number from 0 up."
+      required
+      whole
+      onKeep={(text) => change({ [which]: Number(text) })}
+    />
+  );
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+        {amount('lowest', lowest)}
+        {by !== 'benefit' && amount('highest', highest)}
+      </View>
+      {lowest + highest > 0 && (
+        <>
+          <Choice
+            label={`Dropped by what, in ${of}`}
+            value={by}
+            options={[
+              {
+                value: 'percent',
+                label: 'By percent',
+                hint: 'The lowest percent goes, however large the piece.',
+              },
+              { value: 'points', label: 'By points', hint: 'The fewest points earned go.' },
+              {
+                value: 'benefit',
+                label: 'What helps most',
+                hint: 'Whatever leaves this category highest goes; among pooled points that is not always the lowest percent.',
+              },
+            ]}
+            onChange={(next) => change({ by: next })}
+          />
+          <Choice
+            label={`Dropped when, in ${of}`}
+            value={when}
+            options={[
+              { value: 'always', label: 'From the start' },
+              {
+                value: 'complete',
+                label: 'When complete',
+                hint: 'The standing drops nothing while work in it is open.',
+              },
+            ]}
+            onChange={(next) => change({ when: next })}
+          />
+        </>
+      )}
+    </View>
+  );
+}
+
+function DroppedNow({ category, standing }: Pick<CategoryRulesProps, 'category' | 'standing'>) {
+  if (!category.drop) return null;
+  const derivation =
+    standing.category.id === category.id ? standing : partOf(standing, category.id)?.derivation;
+  const gone = derivation?.parts
+    .filter(({ role }) => role === 'dropped lowest' || role === 'dropped highest')
+    .map(({ node }) => node.name);
+  if (derivation && !derivation.dropsApply) return <Soft>Nothing yet: some of its work is still open.</Soft>;
+  return <Soft>{gone?.length ? `Dropped now: ${gone.join(', ')}.` : 'Dropped now: nothing.'}</Soft>;
+}
+
+function PlannedRule({ category, of, set }: FieldsProps) {
+  const { planned } = category;
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+        <NumberRule
+          label={`Pieces that the syllabus promises in ${of}`}
+          shown="Promised pieces"
+          value={planned && String(planned.pieces)}
+          wants="A whole number from 1 up, or nothing."
+          positive
+          whole
+          width={140}
+          onKeep={(text) =>
+            set({ planned: text === undefined ? undefined : { ...planned, pieces: Number(text) } })
+          }
+        />
+        {planned && (
+          <NumberRule
+            label={`Points of each promised piece in ${of}`}
+            shown="Points each"
+            value={planned.possible ?? '100'}
+            wants="Points above 0."
+            positive
+            required
+            onKeep={(possible) => set({ planned: { ...planned, possible: possible! } })}
+          />
+        )}
+      </View>
+      <Soft>
+        {planned
+          ? 'What is promised and not listed counts as open work in floor, ceiling, forecast and reach.'
+          : 'How many pieces the syllabus speaks of, where not all are listed yet.'}
+      </Soft>
+    </View>
+  );
+}

@@ -1,0 +1,141 @@
+import type { BandReach, Effect, ShownGrade, Standing } from '@fidens/core';
+import { useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { Figure, Soft } from '../parts/words';
+import { SPACE } from '../theme/layout';
+import { useColours } from '../theme/paper-theme';
+import { ReachPage } from './reach-page';
+import { useRuleDraft, type RuleDraft } from './rule-draft';
+import type { CoursePageProps } from './scores-page';
+import { plural } from './words';
+
+const NAMES = { standing: 'Standing', floor: 'Floor', ceiling: 'Ceiling', forecast: 'Forecast' } as const;
+
+interface EffectPanelProps {
+  draft: RuleDraft;
+  /** All of it in sight, where there is room beside the rules. */
+  whole?: boolean;
+}
+
+/** What changed rules do, before they are kept: each number before and after, and the pieces that count otherwise. */
+export function EffectPanel({ draft, whole = false }: EffectPanelProps) {
+  const c = useColours();
+  const [isOpen, setIsOpen] = useState(false);
+  const { effect, keep, discard } = draft;
+  if (!effect) return null;
+  const shown = whole ? effect.outlooks : effect.outlooks.filter(({ name }) => name === 'standing');
+  return (
+    <View
+      role="region"
+      aria-label="Effect of the changed rules"
+      style={{
+        backgroundColor: c.card,
+        borderColor: c.ask,
+        borderWidth: 2,
+        borderRadius: 20,
+        padding: SPACE.m,
+        gap: SPACE.s,
+      }}
+    >
+      <Soft>Not kept yet</Soft>
+      <View style={{ gap: SPACE.xs }}>
+        <View aria-live="polite" style={{ gap: SPACE.xs }}>
+          {shown.map(({ name, before, after }) => (
+            <Row key={name} label={NAMES[name]} before={gradeText(before)} after={gradeText(after)} />
+          ))}
+        </View>
+        {(whole || isOpen) && <Details effect={effect} whole={whole} />}
+      </View>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
+        <Button mode="contained" onPress={keep}>
+          Keep
+        </Button>
+        <Button mode="outlined" onPress={discard}>
+          Discard
+        </Button>
+        {!whole && (
+          <Button onPress={() => setIsOpen(!isOpen)} aria-expanded={isOpen}>
+            {isOpen ? 'Less' : 'What changes'}
+          </Button>
+        )}
+      </View>
+    </View>
+  );
+}
+
+/** Beside the rules on a wide screen: what changed rules do, and where the course stands. */
+export function EffectAside({ course }: CoursePageProps) {
+  const draft = useRuleDraft(course);
+  return (
+    <View style={{ gap: SPACE.xl }}>
+      <EffectPanel draft={draft} whole />
+      <ReachPage course={course} beside />
+    </View>
+  );
+}
+
+function Details({ effect, whole }: { effect: Effect; whole: boolean }) {
+  const { outlooks, reach, pieces } = effect;
+  const rest = whole ? [] : outlooks.filter(({ name }) => name !== 'standing');
+  const content = (
+    <View style={{ gap: SPACE.xs }}>
+      {rest.map(({ name, before, after }) => (
+        <Row key={name} label={NAMES[name]} before={gradeText(before)} after={gradeText(after)} />
+      ))}
+      {reach.map(({ label, before, after }) => (
+        <Row key={label} label={label} before={takes(before)} after={takes(after)} />
+      ))}
+      {pieces.length > 0 && (
+        <View style={{ gap: SPACE.xs, paddingTop: SPACE.s }}>
+          <Figure>{plural(pieces.length, 'piece counts', 'pieces count')} otherwise</Figure>
+          {pieces.map(({ id, name, before, after }) => (
+            <Row key={id} label={name} before={partText(before)} after={partText(after)} />
+          ))}
+        </View>
+      )}
+    </View>
+  );
+  return whole ? content : <ScrollView style={{ maxHeight: 260 }}>{content}</ScrollView>;
+}
+
+/** One thing before and after; what stays the same is quiet. */
+function Row({ label, before, after }: { label: string; before: string; after: string }) {
+  const c = useColours();
+  const same = before === after;
+  return (
+    <View style={{ flexDirection: 'row', gap: SPACE.s, justifyContent: 'space-between' }}>
+      <Text variant="bodyMedium" numberOfLines={1} style={{ color: same ? c.soft : c.ink, flexShrink: 1 }}>
+        {label}
+      </Text>
+      <Text variant="bodyMedium" style={{ color: same ? c.soft : c.ink, textAlign: 'right' }}>
+        {same
+          ? `${after}, as before`
+          : `${before} → ${after.replace(/^takes (?=.*%$)/, before.startsWith('takes') ? '' : 'takes ')}`}
+      </Text>
+    </View>
+  );
+}
+
+function gradeText(grade: ShownGrade | undefined): string {
+  return grade ? `${grade.percent} ${grade.letter}` : 'no number';
+}
+
+function takes(reach: BandReach | undefined): string {
+  if (!reach) return 'no such letter';
+  return reach.state === 'reachable' ? `takes ${Number(reach.level)}%` : reach.state;
+}
+
+function partText(standing: Standing | undefined): string {
+  if (!standing) return 'not there';
+  const { role, percent } = standing;
+  const word = {
+    regular: 'counts',
+    extra: 'extra credit',
+    'dropped lowest': 'dropped',
+    'dropped highest': 'dropped',
+  }[role as string];
+  return [word ?? role, percent !== undefined && `${Number(Number(percent).toFixed(1))}%`]
+    .filter(Boolean)
+    .join(', ');
+}
