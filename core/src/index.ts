@@ -12,6 +12,7 @@ export * from './effect';
 export * from './entry';
 export * from './gpa';
 export * from './headline';
+export * from './history';
 export * from './late';
 export * from './letter';
 export * from './moment';

@@ -1,4 +1,4 @@
-import { applyEdits, checkCourse, type Course, type Edit, type Fault } from '@fidens/core';
+import { applyEdits, checkCourse, type Course, type Edit, type Fault, type PastChange } from '@fidens/core';
 import { raw, type Transaction } from 'objection';
 import { courseRow, nodeRows, scaleRows, toDocument } from './course-document';
 import type { Fields } from './document-columns';
@@ -117,6 +117,45 @@ export async function changeCourse(
     inverse: [...edited.inverse],
   });
   return { kind: 'changed', course: changed };
+}
+
+/** A page of a course's history. */
+export interface HistoryPage {
+  /** The newest first. */
+  readonly changes: readonly PastChange[];
+  /** Whether there are older ones. */
+  readonly more: boolean;
+}
+
+const CHANGES_AT_ONCE = 50;
+
+/**
+ * What was changed in a course, the newest first.
+ *
+ * @param before - only changes that made a version below this one; all where nothing is given
+ * @returns nothing where the student has no such course
+ */
+export async function listChanges(
+  transaction: Transaction,
+  userId: string,
+  courseId: string,
+  before: number | undefined,
+): Promise<HistoryPage | undefined> {
+  const course = await CourseRecord.query(transaction).findOne({ id: courseId, user_id: userId });
+  if (!course) return undefined;
+  const query = CourseChange.query(transaction)
+    .where({ course_id: courseId, user_id: userId })
+    .orderBy('version', 'desc')
+    .limit(CHANGES_AT_ONCE + 1);
+  const found = await (before === undefined ? query : query.where('version', '<', before));
+  const changes = found.slice(0, CHANGES_AT_ONCE).map(({ id, version, made_at, edits, inverse }) => ({
+    id,
+    version,
+    madeAt: made_at.toISOString(),
+    edits,
+    inverse,
+  }));
+  return { changes, more: found.length > CHANGES_AT_ONCE };
 }
 
 /** Deletes a course with all that is in it. Answers whether there was one. */

@@ -104,6 +104,30 @@ describe('a course', () => {
     expect(left).toEqual(['exam']);
   });
 
+  it('has a history, the newest change first, fifty at once, each with the edits that take it back', async () => {
+    let course = await store(agent, smallCourse());
+    for (let points = 1; points <= 52; points += 1)
+      course = (await change(agent, course, [score('two', String(points))]).expect(200)).body;
+    const page = async (query = '') =>
+      (await agent.get(`/api/v1/courses/${course.id}/changes${query}`).expect(200)).body;
+    const newest = await page();
+    expect(newest.changes).toHaveLength(50);
+    expect(newest.changes[0]).toMatchObject({
+      version: 53,
+      edits: [score('two', '52')],
+      inverse: [score('two', '51')],
+    });
+    expect(newest.more).toBe(true);
+    const oldest = await page(`?before=${newest.changes.at(-1).version}`);
+    expect(oldest.changes.map(({ version }: { version: number }) => version)).toEqual([3, 2]);
+    expect(oldest.more).toBe(false);
+    const undone = await change(agent, course, newest.changes[0].inverse).expect(200);
+    expect(JSON.stringify(undone.body.document)).toContain('"points":"51"');
+    await agent.get(`/api/v1/courses/${course.id}/changes?before=x`).expect(422);
+    const stranger = await student(harness);
+    await stranger.get(`/api/v1/courses/${course.id}/changes`).expect(404);
+  });
+
   it('is deleted with its scale', async () => {
     const scales = async () => Number((await harness.database('grading_scales').count())[0]!.count);
     const before = await scales();

@@ -145,9 +145,8 @@ function BandFields({ band, scale, set }: BandFieldsProps) {
     set({ ...scale, bands: scale.bands.map((other) => (other === band ? next : other)) });
   };
   const others = scale.bands.filter((other) => other !== band);
-  const fromFault = (text: string) => cutOffFault(text, scale.bands[index - 1], scale.bands[index + 1]);
   return (
-    <View style={{ gap: SPACE.s }} role="group" aria-label={`Band ${band.label}`}>
+    <View style={{ gap: SPACE.xs }} role="group" aria-label={`Band ${band.label}`}>
       <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'flex-start' }}>
         <KeptField
           label={`Letter of ${band.label}`}
@@ -155,22 +154,49 @@ function BandFields({ band, scale, set }: BandFieldsProps) {
           value={band.label}
           fault={(text) => labelFault(text, others)}
           onKeep={(label) => change({ label: label.trim() })}
-          style={{ width: 92 }}
+          style={{ flex: 1 }}
         />
-        {isLowest ? (
-          <Soft style={{ flex: 1, paddingTop: SPACE.m }}>from 0: whatever is left</Soft>
-        ) : (
+        {!isLowest && (
           <KeptField
             label={`Cut-off of ${band.label}`}
             shown="From %"
             value={band.from}
-            fault={fromFault}
+            fault={(text) => cutOffFault(text, scale.bands[index - 1], scale.bands[index + 1])}
             onKeep={(from) => change({ from })}
             style={{ flex: 1 }}
             numeric
           />
         )}
-        {!isLowest && (
+        <NumberRule
+          label={`Credit points of ${band.label}`}
+          shown="Points"
+          value={band.points}
+          wants="From 0 up, or nothing."
+          onKeep={(points) => change({ points })}
+          width={80}
+        />
+        <NumberRule
+          label={`What ${band.label} is worth as a score`}
+          shown="Score %"
+          value={band.worth}
+          wants="From 0 up, or nothing."
+          onKeep={(worth) => change({ worth })}
+          width={88}
+        />
+      </View>
+      <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' }}>
+        <Choice
+          label={`Whether ${band.label} passes`}
+          value={band.pass === false ? 'fails' : 'passes'}
+          options={[
+            { value: 'passes', label: 'Passes' },
+            { value: 'fails', label: 'Fails' },
+          ]}
+          onChange={(pass) => change({ pass: pass === 'fails' ? false : undefined })}
+        />
+        {isLowest ? (
+          <Soft>from 0: whatever is left</Soft>
+        ) : (
           <IconButton
             icon="delete"
             size={20}
@@ -179,31 +205,6 @@ function BandFields({ band, scale, set }: BandFieldsProps) {
           />
         )}
       </View>
-      <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'flex-start', flexWrap: 'wrap' }}>
-        <NumberRule
-          label={`Credit points of ${band.label}`}
-          shown="Credit points"
-          value={band.points}
-          wants="Points from 0 up, or nothing."
-          onKeep={(points) => change({ points })}
-        />
-        <NumberRule
-          label={`What ${band.label} is worth as a score`}
-          shown="As a score %"
-          value={band.worth}
-          wants="A percent from 0 up, or nothing."
-          onKeep={(worth) => change({ worth })}
-        />
-      </View>
-      <Choice
-        label={`Whether ${band.label} passes`}
-        value={band.pass === false ? 'fails' : 'passes'}
-        options={[
-          { value: 'passes', label: 'Passes' },
-          { value: 'fails', label: 'Fails' },
-        ]}
-        onChange={(pass) => change({ pass: pass === 'fails' ? false : undefined })}
-      />
     </View>
   );
 }

@@ -11,6 +11,7 @@ export class CourseChange extends Model {
   user_id!: string;
   id!: string;
   version!: number;
+  made_at!: Date;
   edits!: Edit[];
   inverse!: Edit[];
 }

@@ -8,6 +8,7 @@ import {
   createCourse,
   deleteCourse,
   findCourse,
+  listChanges,
   listCourses,
   type StoredCourse,
 } from '../course-store';
@@ -75,6 +76,16 @@ export function courseRoutes(database: Knex): Router {
     sendCourse(response, changed.course);
   });
 
+  router.get('/courses/:courseId/changes', async (request, response) => {
+    const [userId, courseId] = [studentId(request), idOf(request, 'courseId')];
+    const before = versionBefore(request);
+    const page = await readTogether(database, (transaction) =>
+      listChanges(transaction, userId, courseId, before),
+    );
+    if (!page) throw notFound();
+    response.json(page);
+  });
+
   router.delete('/courses/:courseId', async (request, response) => {
     const courseId = idOf(request, 'courseId');
     const found = await database.transaction((transaction) =>
@@ -93,6 +104,14 @@ export function courseRoutes(database: Knex): Router {
 
 function sendCourse(response: Response, course: StoredCourse): void {
   response.set('ETag', `"${course.version}"`).json(course);
+}
+
+/** The version below which changes are asked for, from `?before=7`. */
+function versionBefore({ query: { before } }: Request): number | undefined {
+  if (before === undefined) return undefined;
+  if (typeof before !== 'string' || !/^\d{1,9}$/.test(before))
+    throw invalid([{ at: 'before', message: 'must be a version, a whole number' }]);
+  return Number(before);
 }
 
 /** The version that the client saw, from `If-Match: "7"`. */
