@@ -13,7 +13,7 @@ test('on a wide screen a change on the left is seen on the right', async ({ page
   await page.keyboard.press('Escape');
   await openPage(page, 'Rules');
   await expect(
-    page.getByRole('complementary', { name: 'reach, beside' }).getByText('What each letter takes'),
+    page.getByRole('complementary', { name: 'effect, beside' }).getByText('What each letter takes'),
   ).toBeVisible();
 });
 

@@ -22,6 +22,7 @@ export * from './problems';
 export * from './rational';
 export * from './reach';
 export * from './ribbon';
+export * from './rule-sheet';
 export * from './solve';
 export * from './swing';
 export * from './tree';

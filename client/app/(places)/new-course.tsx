@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
+import { OpenCourseFile } from '../../src/course/course-files';
 import { SCALE_PRESETS } from '../../src/course/scale-presets';
 import { faultsOf, reasonOf } from '../../src/data/api';
 import { useCreateCourse } from '../../src/data/courses';
@@ -41,18 +42,17 @@ export default function NewCourse() {
     resolver: joiResolver(formSchema, JOI_OPTIONS),
     defaultValues: { title: '', code: '', credits: '' },
   });
+  const make = (document: Course, onError: (error: unknown) => void) =>
+    create.mutate(
+      { termId: term!.id, document },
+      { onSuccess: ({ id }) => router.replace(`/course/${id}/rules`), onError },
+    );
   const submit = handleSubmit((fields) => {
     const { scale } = SCALE_PRESETS.find(({ id }) => id === scaleId)!;
-    create.mutate(
-      { termId: term!.id, document: newDocument(fields, combine, scale) },
-      {
-        onSuccess: ({ id }) => router.replace(`/course/${id}/rules`),
-        onError: (error) => {
-          for (const { at, message } of faultsOf(error))
-            setError(at.replace('document.', '') as keyof Fields, { message });
-        },
-      },
-    );
+    make(newDocument(fields, combine, scale), (error) => {
+      for (const { at, message } of faultsOf(error))
+        setError(at.replace('document.', '') as keyof Fields, { message });
+    });
   });
   return (
     <Page>
@@ -62,6 +62,7 @@ export default function NewCourse() {
           New course
         </Text>
       </View>
+      <OpenCourseFile busy={create.isPending} onOpen={(document) => make(document, () => undefined)} />
       <View style={{ gap: SPACE.m }}>
         <FormField control={control} name="title" label="Title" autoFocus />
         <View style={{ flexDirection: 'row', gap: SPACE.m }}>

@@ -54,11 +54,7 @@ export function EffectPanel({ draft, whole = false }: EffectPanelProps) {
         <Button mode="outlined" onPress={discard}>
           Discard
         </Button>
-        {!whole && (
-          <Button onPress={() => setIsOpen(!isOpen)} aria-expanded={isOpen}>
-            {isOpen ? 'Less' : 'What changes'}
-          </Button>
-        )}
+        {!whole && <Button onPress={() => setIsOpen(!isOpen)}>{isOpen ? 'Less' : 'What changes'}</Button>}
       </View>
     </View>
   );
@@ -74,6 +70,9 @@ export function EffectAside({ course }: CoursePageProps) {
     </View>
   );
 }
+
+/** A list that scrolls is reached with the keyboard too. */
+const KEYBOARD = { tabIndex: 0, role: 'group', 'aria-label': 'What changes' } as const;
 
 function Details({ effect, whole }: { effect: Effect; whole: boolean }) {
   const { outlooks, reach, pieces } = effect;
@@ -96,7 +95,13 @@ function Details({ effect, whole }: { effect: Effect; whole: boolean }) {
       )}
     </View>
   );
-  return whole ? content : <ScrollView style={{ maxHeight: 260 }}>{content}</ScrollView>;
+  return whole ? (
+    content
+  ) : (
+    <ScrollView style={{ maxHeight: 260 }} {...KEYBOARD}>
+      {content}
+    </ScrollView>
+  );
 }
 
 /** One thing before and after; what stays the same is quiet. */
@@ -109,12 +114,17 @@ function Row({ label, before, after }: { label: string; before: string; after: s
         {label}
       </Text>
       <Text variant="bodyMedium" style={{ color: same ? c.soft : c.ink, textAlign: 'right' }}>
-        {same
-          ? `${after}, as before`
-          : `${before} → ${after.replace(/^takes (?=.*%$)/, before.startsWith('takes') ? '' : 'takes ')}`}
+        {same ? `${after}, as before` : changeText(before, after)}
       </Text>
     </View>
   );
+}
+
+/** "takes 94.29% → 93.89%", "B+ → A−": what both begin with is said once. */
+function changeText(before: string, after: string): string {
+  const shared = 'takes ';
+  const both = before.startsWith(shared) && after.startsWith(shared);
+  return `${before} → ${both ? after.slice(shared.length) : after}`;
 }
 
 function gradeText(grade: ShownGrade | undefined): string {

@@ -25,8 +25,10 @@ import { PLACES_HEIGHT, SPACE, useIsWide } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
 import { CategoryRules, type InForce } from './category-rules';
 import { compute } from './computed';
+import { ExportCourse } from './course-files';
 import { DeleteCourse } from './delete-course';
 import { EffectPanel } from './effect-panel';
+import { History } from './history';
 import { newId } from './new-id';
 import { LateRule, MissingRule } from './policy-rules';
 import { useRuleDraft } from './rule-draft';
@@ -104,6 +106,8 @@ export function RulesPage({ course: kept }: CoursePageProps) {
       </View>
       <CoursePolicies policy={policy} edit={edit} />
       <ScaleRules scale={course.document.scale} edit={edit} />
+      <History course={kept} />
+      <ExportCourse course={kept} />
       <DeleteCourse course={kept} />
       {!wide && draft.effect && (
         <Portal>

@@ -48,6 +48,11 @@ export function useCourse(id: string) {
   return { ...query, data: query.data?.find((course) => course.id === id) };
 }
 
+/** A course as the server has it, without what is still on its way. */
+export function useStoredCourse(id: string): StoredCourse | undefined {
+  return useQuery(coursesQuery).data?.find((course) => course.id === id);
+}
+
 export function useCreateCourse() {
   const client = useQueryClient();
   return useMutation({

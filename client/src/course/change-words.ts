@@ -1,0 +1,177 @@
+import {
+  find,
+  type Assessment,
+  type Category,
+  type Course,
+  type CourseNode,
+  type Drop,
+  type Edit,
+  type LatePolicy,
+  type MissingPolicy,
+  type Planned,
+  type Policy,
+  type Round,
+  type Scale,
+  type Score,
+  type Target,
+} from '@fidens/core';
+import { dropWords, lateWords, missingWords, roundWords } from './rule-words';
+import { COMBINE_WORDS, number, plural } from './words';
+
+/** One line of the history: what was changed, and from what to what. */
+export interface ChangeLine {
+  readonly what: string;
+  readonly before?: string;
+  readonly after?: string;
+}
+
+/** What a list of edits changed, in words. */
+export function changeLines(before: Course, edits: readonly Edit[]): ChangeLine[] {
+  return edits.flatMap((edit) => linesOf(before, edit));
+}
+
+function linesOf(before: Course, edit: Edit): ChangeLine[] {
+  switch (edit.op) {
+    case 'course':
+      return fieldLines('The course', before as unknown as Fields, edit);
+    case 'set': {
+      const node = find(before, edit.id)?.node;
+      return node ? fieldLines(node.name, node as unknown as Fields, edit) : [];
+    }
+    case 'add':
+      return [{ what: `${edit.node.name} added to ${nameOf(before, edit.parent)}` }];
+    case 'remove':
+      return [{ what: `${nameOf(before, edit.id)} deleted${withPieces(find(before, edit.id)?.node)}` }];
+    case 'move':
+      return [{ what: `${nameOf(before, edit.id)} moved to ${nameOf(before, edit.parent)}` }];
+  }
+}
+
+type Fields = Record<string, unknown>;
+
+function nameOf(course: Course, id: string): string {
+  const placed = find(course, id);
+  return placed && placed.above.length === 0 ? 'the course' : (placed?.node.name ?? 'what is gone');
+}
+
+function withPieces(node: CourseNode | undefined): string {
+  if (node?.kind !== 'category') return '';
+  const count = piecesIn(node);
+  return count > 0 ? `, with ${plural(count, 'piece')}` : '';
+}
+
+function piecesIn({ children }: Category): number {
+  return children.reduce((sum, child) => sum + (child.kind === 'category' ? piecesIn(child) : 1), 0);
+}
+
+function fieldLines(
+  name: string,
+  old: Fields,
+  { set, unset = [] }: { set: object; unset?: readonly string[] },
+): ChangeLine[] {
+  const wanted: [string, unknown][] = [
+    ...Object.entries(set),
+    ...unset.map((field): [string, unknown] => [field, undefined]),
+  ];
+  return wanted
+    .filter(([field, value]) => JSON.stringify(old[field]) !== JSON.stringify(value))
+    .filter(([field]) => !(field === 'status' && wanted.some(([other]) => other === 'score')))
+    .map(([field, value]) => ({
+      what: `${name}: ${FIELDS[field]?.name ?? field}`,
+      before: valueWords(field, old[field]),
+      after: valueWords(field, value),
+    }));
+}
+
+function valueWords(field: string, value: unknown): string {
+  if (value === undefined || value === null) return FIELDS[field]?.none ?? 'none';
+  return FIELDS[field]?.words?.(value as never) ?? String(value);
+}
+
+interface FieldWords {
+  name: string;
+  /** What stands where there is no value. */
+  none?: string;
+  words?: (value: never) => string;
+}
+
+const percent = (value: string) => `${number(value)}%`;
+const yes = (value: boolean) => (value ? 'yes' : 'no');
+const STATES: Record<NonNullable<Assessment['status']>, string> = {
+  open: 'open',
+  awaiting: 'waiting',
+  scored: 'scored',
+  missing: 'missing',
+  excused: 'excused',
+};
+
+const FIELDS: Record<string, FieldWords> = {
+  title: { name: 'title' },
+  code: { name: 'code' },
+  credits: { name: 'credits', words: number },
+  note: { name: 'note' },
+  target: {
+    name: 'target',
+    words: (target: Target) => ('label' in target ? target.label : percent(target.percent)),
+  },
+  scale: { name: 'grading scale', words: scaleWords },
+  policy: { name: 'missing and late work', none: 'as usual', words: policyWords },
+  name: { name: 'name' },
+  weight: { name: 'weight', words: number },
+  cap: { name: 'highest percent', words: percent },
+  extraCredit: { name: 'extra credit', none: 'no', words: yes },
+  counted: { name: 'counted', none: 'yes', words: yes },
+  combine: {
+    name: 'adding up',
+    none: COMBINE_WORDS.points,
+    words: (value: keyof typeof COMBINE_WORDS) => COMBINE_WORDS[value],
+  },
+  drop: { name: 'drops', words: (drop: Drop) => dropWords({ drop } as Category) ?? 'none' },
+  round: { name: 'rounding', words: (round: Round) => roundWords(round) },
+  planned: { name: 'promised pieces', words: ({ pieces }: Planned) => String(pieces) },
+  missing: {
+    name: 'missing work',
+    none: 'as above',
+    words: (missing: MissingPolicy) => missingWords(missing),
+  },
+  late: { name: 'lateness', words: (late: LatePolicy | Assessment['late']) => lateText(late) },
+  possible: { name: 'possible points', words: number },
+  step: { name: 'smallest part of a point', none: '1', words: number },
+  status: { name: 'state', none: 'open', words: (status: keyof typeof STATES) => STATES[status] },
+  score: { name: 'score', none: 'nothing', words: scoreText },
+  due: { name: 'due', words: momentText },
+  extended: { name: 'extension', words: momentText },
+  assume: { name: 'rehearsed percent', words: percent },
+  class: { name: 'what was told of the others', words: () => 'changed' },
+};
+
+function scoreText(score: Score): string {
+  if ('points' in score) return plural(Number(number(score.points)), 'point');
+  return 'percent' in score ? percent(score.percent) : score.label;
+}
+
+function lateText(late: LatePolicy | Assessment['late']): string {
+  if (!late) return 'none';
+  if ('perDay' in late) return lateWords(late);
+  const when =
+    'days' in late ? `${plural(Number(late.days), 'day')} late` : `handed in ${momentText(late.handedIn)}`;
+  return late.waived ? `${when}, waived` : when;
+}
+
+function momentText(moment: string): string {
+  return new Date(moment).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+}
+
+function scaleWords({ bands, round }: Scale): string {
+  const letters = bands.map(({ label, from }) => `${label} ${number(from)}`).join(', ');
+  return round ? `${letters}; rounded ${roundWords(round)}` : letters;
+}
+
+function policyWords({ missing, overdue, late }: Policy): string {
+  const words = [
+    missing && missingWords(missing),
+    late && lateWords(late),
+    overdue && `overdue after ${plural(Number(overdue.after), 'day')}`,
+  ];
+  return words.filter(Boolean).join('; ') || 'as usual';
+}

@@ -1,0 +1,157 @@
+import { readFileSync } from 'node:fs';
+import { addSampleCourse, expect, expectAccessible, openPage, settled, signUp, test } from './fidens';
+import type { Page } from '@playwright/test';
+
+const effectOf = (page: Page) => page.getByRole('region', { name: 'Effect of the changed rules' });
+
+/** Fills a field of the Rules page and keeps it. */
+async function fill(page: Page, label: string, value: string): Promise<void> {
+  await page.getByLabel(label, { exact: true }).fill(value);
+  await page.keyboard.press('Enter');
+}
+
+test('a rule of a course with scores shows what it does, and waits to be kept or discarded', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await openPage(page, 'Rules');
+  await page.getByRole('button', { name: 'Drops in Field logs' }).click();
+  await expect(page.getByText('Dropped now: Dune profile.')).toBeVisible();
+  await fill(page, 'How many of the lowest to drop in Field logs', '2');
+  const effect = effectOf(page);
+  await expect(effect.getByText('88.7 B+ → 89.4 B+')).toBeVisible();
+  await expect(page.getByText('Dropped now: Mudflat transect, Dune profile.')).toBeVisible();
+  await effect.getByRole('button', { name: 'What changes' }).click();
+  await expect(effect.getByText('1 piece counts otherwise')).toBeVisible();
+  await expect(effect.getByText('counts, 87.5% → dropped, 87.5%')).toBeVisible();
+  await expectAccessible(page);
+  await expect(page.getByRole('heading', { level: 1, name: /standing 88\.7/ })).toBeVisible();
+
+  await effect.getByRole('button', { name: 'Discard' }).click();
+  await expect(effect).toBeHidden();
+  await expect(page.getByText('Dropped now: Dune profile.')).toBeVisible();
+
+  await fill(page, 'How many of the lowest to drop in Field logs', '2');
+  await effect.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /standing 89\.4/ })).toBeVisible();
+  await settled(page);
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1, name: /standing 89\.4/ })).toBeVisible();
+});
+
+test('caps, rounding, promised pieces, late and missing rules are set and hold', async ({ page }) => {
+  await signUp(page);
+  await page.getByRole('link', { name: 'Set up a course' }).click();
+  await page.getByLabel('Title').fill('Knots and Splices');
+  await page.getByRole('button', { name: 'Next: its categories' }).click();
+  await page.getByLabel('Name of a new category').fill('Labs');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'More rules for Labs' }).click();
+  await fill(page, 'Pieces that the syllabus promises in Labs', '6');
+  await fill(page, 'Points of each promised piece in Labs', '25');
+  await fill(page, 'Highest percent of Labs', '95,5');
+  await fill(page, 'Rounding step of Labs', '0.5');
+  await page
+    .getByRole('radiogroup', { name: 'Late work in Labs' })
+    .getByRole('radio', { name: 'Late loses a part' })
+    .click();
+  await fill(page, 'Percent lost each day in Labs', '12');
+  await expect(page.getByText('Late work loses 12% of what is possible each started day.')).toBeVisible();
+  await fill(page, 'Days past due after which open work counts as missing', '14');
+  await fill(page, 'Highest percent of Labs', 'high');
+  await expect(page.getByText('A percent from 0 up, or nothing for no cap.')).toBeVisible();
+  await page.getByLabel('Highest percent of Labs').fill('95.5');
+  await expectAccessible(page);
+  await settled(page);
+  await page.reload();
+  await expect(
+    page.getByText(
+      '6 pieces promised · at most 95.5% · rounded to steps of 0.5 percent, halves go up · late work loses 12% of what is possible each started day',
+    ),
+  ).toBeVisible();
+  await expect(
+    page.getByText('Open work counts as missing by itself 14 days after it was due.'),
+  ).toBeVisible();
+});
+
+test('the scale is changed band by band, and says what is wrong beside the band', async ({ page }) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await openPage(page, 'Rules');
+  await page.getByRole('button', { name: 'Change the scale' }).click();
+  await fill(page, 'Cut-off of B+', '95');
+  await expect(page.getByRole('group', { name: 'Band B+' }).getByRole('alert')).toContainText(
+    'A percent above',
+  );
+  await page.getByLabel('Cut-off of B+').fill('89.5');
+  await page.keyboard.press('Enter');
+  const effect = effectOf(page);
+  await expect(effect.getByText('88.7 B+ → 88.7 B')).toBeVisible();
+  await effect.getByRole('button', { name: 'Discard' }).click();
+  await page.getByLabel('Letter of a new band').fill('B+');
+  await page.getByLabel('Cut-off of a new band').fill('50');
+  await expect(page.getByText('B+ stands in the scale already.')).toBeVisible();
+  await page.getByLabel('Letter of a new band').fill('E');
+  await page.getByRole('button', { name: 'Add the band' }).click();
+  await effect.getByRole('button', { name: 'What changes' }).click();
+  await expect(effect.getByText(/^no such letter → takes/)).toBeVisible();
+  await effect.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByText('from 50')).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('the history lists every change, takes one back, and refuses where later work hangs on it', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await openPage(page, 'Rules');
+  await page.getByLabel('Name of a new category').fill('Rigging');
+  await page.keyboard.press('Enter');
+  await fill(page, 'Name of Rigging', 'Rigging work');
+  await settled(page);
+  await page.getByRole('button', { name: 'Every change, and the way back' }).click();
+  const changes = page.getByRole('list', { name: 'Changes, the newest first' });
+  await expect(changes.getByText('Rigging: name')).toBeVisible();
+  await expect(changes.getByText('Rigging → Rigging work')).toBeVisible();
+  await expect(changes.getByText('Cannot be taken back: Rigging work was changed later.')).toBeVisible();
+  await expectAccessible(page);
+  await changes.getByRole('button', { name: 'Take back: Rigging: name' }).click();
+  await expect(page.getByLabel('Name of Rigging', { exact: true })).toHaveValue('Rigging');
+});
+
+test('a course leaves as a file and comes back, whole or as its rules alone', async ({ page }) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await openPage(page, 'Rules');
+  const save = async (button: string) => {
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: button }).click();
+    return (await download).path();
+  };
+  const whole = await save('Save the course file');
+  const rules = await save('Save a rule sheet');
+  expect(readFileSync(rules, 'utf8')).not.toContain('"score"');
+
+  await page.goto('/new-course');
+  await page.getByLabel('Course file').setInputFiles(whole);
+  await expect(page.getByRole('heading', { level: 1, name: /Coastal Ecology: B\+, standing/ })).toBeVisible();
+  await page.goto('/new-course');
+  await page.getByLabel('Course file').setInputFiles(rules);
+  await expect(page.getByRole('heading', { level: 1, name: /Coastal Ecology: –/ })).toBeVisible();
+  await page.goto('/new-course');
+  await page.getByLabel('Course file').setInputFiles({
+    name: 'broken.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(
+      JSON.stringify({ ...JSON.parse(readFileSync(whole, 'utf8')), version: 2, title: ' ', colour: 'red' }),
+    ),
+  });
+  await expect(
+    page.getByText('broken.json is not a course file as it should be. Nothing was stored.'),
+  ).toBeVisible();
+  for (const fault of ['version must be 1', 'title must not be blank', 'colour is not a known key'])
+    await expect(page.getByText(fault)).toBeVisible();
+  await expectAccessible(page);
+});
