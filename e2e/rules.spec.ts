@@ -155,3 +155,45 @@ test('a course leaves as a file and comes back, whole or as its rules alone', as
     await expect(page.getByText(fault)).toBeVisible();
   await expectAccessible(page);
 });
+
+test('weights are spread or scaled to 100, problems are settled where they are said, and things move', async ({
+  page,
+}) => {
+  await signUp(page);
+  await page.getByRole('link', { name: 'Set up a course' }).click();
+  await page.getByLabel('Title').fill('Knots and Splices');
+  await page.getByRole('button', { name: 'Next: its categories' }).click();
+  for (const name of ['Labs', 'Quizzes', 'Exam']) {
+    await page.getByLabel('Name of a new category').fill(name);
+    await page.keyboard.press('Enter');
+    await expect(page.getByLabel(`Weight of ${name}`)).toBeVisible();
+  }
+  await fill(page, 'Weight of Exam', '40');
+  await page.getByRole('button', { name: 'Spread the rest evenly' }).click();
+  await expect(page.getByLabel('Weight of Labs')).toHaveValue('30');
+  await expect(page.getByText('The weights come to 100.')).toBeVisible();
+  await fill(page, 'Weight of Exam', '60');
+  await page.getByRole('button', { name: 'Scale all to 100' }).click();
+  await expect(page.getByLabel('Weight of Exam')).toHaveValue('50');
+
+  await openPage(page, 'Scores');
+  await page.getByRole('button', { name: 'Add a piece to Labs' }).click();
+  await page.getByLabel('Name').last().fill('Lab 1');
+  await page.keyboard.press('Enter');
+  await openPage(page, 'Rules');
+  const problems = page.getByRole('list', { name: 'To look at' });
+  await expect(problems.getByText('Quizzes has nothing in it yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'More rules for Quizzes' }).click();
+  await page.getByRole('button', { name: 'Move Quizzes up' }).click();
+  await expect(page.getByRole('button', { name: 'Move Quizzes up' })).toBeDisabled();
+  await expectAccessible(page);
+  await page
+    .getByRole('radiogroup', { name: 'Where Quizzes stands' })
+    .getByRole('radio', { name: 'In Labs' })
+    .click();
+  await settled(page);
+  await page.reload();
+  await expect(page.getByText('The weights come to 75: 25 still missing.')).toBeVisible();
+  await problems.getByRole('button', { name: 'Scale all to 100' }).click();
+  await expect(page.getByText('The weights come to 100.')).toBeVisible();
+});

@@ -28,4 +28,5 @@ export * from './swing';
 export * from './tree';
 export * from './validation';
 export * from './variation';
+export * from './weights';
 export * from './working';

@@ -7,6 +7,7 @@ import {
   type LatePolicy,
   type MissingPolicy,
 } from '@fidens/core';
+import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { Choice } from '../parts/choice';
 import { Fold } from '../parts/fold';
@@ -33,10 +34,19 @@ interface CategoryRulesProps {
   /** The course's standing, which says what is dropped now. */
   standing: Derivation;
   edit: (edits: readonly Edit[], done?: string) => void;
+  /** What else is rare. */
+  children?: ReactNode;
 }
 
 /** The rules of a category beside its name, weight and way of adding up: drops in sight, what is rare folded. */
-export function CategoryRules({ category, isRoot = false, inForce, standing, edit }: CategoryRulesProps) {
+export function CategoryRules({
+  category,
+  isRoot = false,
+  inForce,
+  standing,
+  edit,
+  children,
+}: CategoryRulesProps) {
   const { id, name } = category;
   const of = isRoot ? 'the whole' : name;
   const set = (fields: Parameters<typeof setting>[1]) => edit([setting(id, fields)]);
@@ -80,6 +90,7 @@ export function CategoryRules({ category, isRoot = false, inForce, standing, edi
             />
           </>
         )}
+        {children}
       </Fold>
     </View>
   );

@@ -3,10 +3,13 @@ import {
   decimalSchema,
   decimalText,
   HUNDRED,
+  scaleToHundred,
   setting,
+  spreadRest,
   weightTotal,
   type Category,
   type Combine,
+  type Course,
   type CourseNode,
   type Derivation,
   type Edit,
@@ -14,7 +17,7 @@ import {
 } from '@fidens/core';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
-import { IconButton, Portal, Text, TextInput } from 'react-native-paper';
+import { Button, IconButton, Portal, Text, TextInput } from 'react-native-paper';
 import { useNow } from '../data/session';
 import { Choice } from '../parts/choice';
 import { KeptField } from '../parts/kept-field';
@@ -30,7 +33,9 @@ import { DeleteCourse } from './delete-course';
 import { EffectPanel } from './effect-panel';
 import { History } from './history';
 import { newId } from './new-id';
+import { PlaceRules } from './place-rules';
 import { LateRule, MissingRule } from './policy-rules';
+import { ProblemList } from './problem-list';
 import { useRuleDraft } from './rule-draft';
 import { ScaleRules } from './scale-rules';
 import { TakesPart } from './takes-part';
@@ -63,6 +68,7 @@ export function RulesPage({ course: kept }: CoursePageProps) {
   const { root, policy } = course.document;
   const { standing } = compute(course.document, now).outlooks;
   const inForce = policiesOf(policy);
+  const hasPieces = countPieces(root) > 0;
   return (
     <View style={{ gap: SPACE.xl }}>
       {draft.refused && (
@@ -70,6 +76,7 @@ export function RulesPage({ course: kept }: CoursePageProps) {
           Not changed: {draft.refused}.
         </Text>
       )}
+      {hasPieces && <ProblemList course={course.document} edit={edit} />}
       <View style={{ gap: SPACE.s }}>
         <SectionTitle>How the whole adds up</SectionTitle>
         <Choice
@@ -97,11 +104,12 @@ export function RulesPage({ course: kept }: CoursePageProps) {
             parent={root}
             edit={edit}
             depth={0}
+            course={course.document}
             inForce={inForce}
             standing={standing}
           />
         ))}
-        {root.combine === 'weights' && root.children.length > 0 && <WeightTotal root={root} />}
+        {root.combine === 'weights' && root.children.length > 0 && <WeightTotal root={root} edit={edit} />}
         <AddCategory parent={root} edit={edit} />
       </View>
       <CoursePolicies policy={policy} edit={edit} />
@@ -128,12 +136,13 @@ interface NodeRulesProps {
   parent: Category;
   edit: (edits: readonly Edit[], done?: string) => void;
   depth: number;
+  course: Course;
   inForce: InForce;
   standing: Derivation;
 }
 
 /** One category, or a piece that stands alone beside categories, with its weight. */
-function NodeRules({ node, parent, edit, depth, inForce, standing }: NodeRulesProps) {
+function NodeRules({ node, parent, edit, depth, course, inForce, standing }: NodeRulesProps) {
   const c = useColours();
   const isCategory = node.kind === 'category';
   const inside = isCategory ? countPieces(node) : 0;
@@ -190,7 +199,9 @@ function NodeRules({ node, parent, edit, depth, inForce, standing }: NodeRulesPr
             {plural(inside, 'piece')} listed
             {node.planned ? ` of ${node.planned.pieces} promised` : ''}
           </Soft>
-          <CategoryRules category={node} inForce={inForce} standing={standing} edit={edit} />
+          <CategoryRules category={node} inForce={inForce} standing={standing} edit={edit}>
+            <PlaceRules course={course} node={node} parent={parent} edit={edit} />
+          </CategoryRules>
           {node.children
             .filter((child) => child.kind === 'category')
             .map((child) => (
@@ -200,6 +211,7 @@ function NodeRules({ node, parent, edit, depth, inForce, standing }: NodeRulesPr
                 parent={node}
                 edit={edit}
                 depth={depth + 1}
+                course={course}
                 inForce={inForceBelow(node, inForce)}
                 standing={standing}
               />
@@ -227,6 +239,7 @@ function NodeRules({ node, parent, edit, depth, inForce, standing }: NodeRulesPr
             />
           </View>
           <TakesPart node={node} edit={edit} />
+          <PlaceRules course={course} node={node} parent={parent} edit={edit} />
         </>
       )}
     </View>
@@ -294,31 +307,43 @@ function weightFault(text: string): string | undefined {
     : undefined;
 }
 
-/** What the weights come to, said calmly: a wrong total is a stage of typing, not a mistake. */
-function WeightTotal({ root }: { root: Category }) {
+/** What the weights come to, said calmly: a wrong total is a stage of typing, not a mistake; and the ways to 100. */
+function WeightTotal({ root, edit }: { root: Category; edit: NodeRulesProps['edit'] }) {
   const c = useColours();
   const total = weightTotal(root);
   const difference = total.sub(HUNDRED);
   const amount = decimalText(difference.abs(), 2);
-  const words =
-    difference.n === 0n
-      ? 'The weights come to 100.'
-      : `The weights come to ${decimalText(total, 2)}: ${amount} ${difference.s < 0n ? 'still missing' : 'over'}. Until then only their ratio counts.`;
+  const isRight = difference.n === 0n;
+  const spread = spreadRest(root);
+  const scale = spread ? undefined : scaleToHundred(root);
+  const words = isRight
+    ? 'The weights come to 100.'
+    : `The weights come to ${decimalText(total, 2)}: ${amount} ${difference.s < 0n ? 'still missing' : 'over'}. Until then only their ratio counts.`;
   return (
-    <Text
-      variant="bodyMedium"
-      aria-live="polite"
+    <View
       style={{
-        color: difference.n === 0n ? c.ink : c.onAskSoft,
-        backgroundColor: difference.n === 0n ? 'transparent' : c.askSoft,
+        backgroundColor: isRight ? 'transparent' : c.askSoft,
         borderRadius: 14,
         paddingHorizontal: SPACE.m,
         paddingVertical: SPACE.s,
+        alignItems: 'flex-start',
       }}
     >
-      {difference.n === 0n ? '✓ ' : ''}
-      {words}
-    </Text>
+      <Text variant="bodyMedium" aria-live="polite" style={{ color: isRight ? c.ink : c.onAskSoft }}>
+        {isRight ? '✓ ' : ''}
+        {words}
+      </Text>
+      {spread && (
+        <Button compact onPress={() => edit(spread, 'The rest is spread')}>
+          Spread the rest evenly
+        </Button>
+      )}
+      {scale && (
+        <Button compact onPress={() => edit(scale, 'Weights scaled to 100')}>
+          Scale all to 100
+        </Button>
+      )}
+    </View>
   );
 }
 
