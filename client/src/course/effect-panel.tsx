@@ -89,7 +89,7 @@ function Details({ effect, whole }: { effect: Effect; whole: boolean }) {
         <View style={{ gap: SPACE.xs, paddingTop: SPACE.s }}>
           <Figure>{plural(pieces.length, 'piece counts', 'pieces count')} otherwise</Figure>
           {pieces.map(({ id, name, before, after }) => (
-            <Row key={id} label={name} before={partText(before)} after={partText(after)} />
+            <Row key={id} label={name} {...partTexts(before, after)} />
           ))}
         </View>
       )}
@@ -136,16 +136,24 @@ function takes(reach: BandReach | undefined): string {
   return reach.state === 'reachable' ? `takes ${Number(reach.level)}%` : reach.state;
 }
 
-function partText(standing: Standing | undefined): string {
-  if (!standing) return 'not there';
-  const { role, percent } = standing;
-  const word = {
-    regular: 'counts',
-    extra: 'extra credit',
-    'dropped lowest': 'dropped',
-    'dropped highest': 'dropped',
-  }[role as string];
-  return [word ?? role, percent !== undefined && `${Number(Number(percent).toFixed(1))}%`]
-    .filter(Boolean)
-    .join(', ');
+/** How a piece takes part, with its percent where that changes. */
+function partTexts(
+  before: Standing | undefined,
+  after: Standing | undefined,
+): { before: string; after: string } {
+  const same = before?.percent === after?.percent;
+  const text = (standing: Standing | undefined) => {
+    if (!standing) return 'not there';
+    const { role, percent } = standing;
+    const shown = percent !== undefined && !same ? `, ${Number(Number(percent).toFixed(1))}%` : '';
+    return `${ROLES[role] ?? role}${shown}`;
+  };
+  return { before: text(before), after: text(after) };
 }
+
+const ROLES: Partial<Record<Standing['role'], string>> = {
+  regular: 'counts',
+  extra: 'extra credit',
+  'dropped lowest': 'dropped',
+  'dropped highest': 'dropped',
+};

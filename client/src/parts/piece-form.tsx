@@ -1,22 +1,42 @@
-import { assessmentFields, JOI_OPTIONS, type Assessment, type Category } from '@fidens/core';
+import { assessmentFields, JOI_OPTIONS, type Assessment, type Category, type Edit } from '@fidens/core';
 import { joiResolver } from '@hookform/resolvers/joi';
 import Joi from 'joi';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { newId } from '../course/new-id';
+import { seriesOf, seriesWords } from '../course/series';
 import type { StoredCourse } from '../data/courses';
 import { useChange } from '../data/use-change';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
 import { DayField, endOfDay } from './day-field';
+import { Fold } from './fold';
 import { FormField } from './form-field';
+import { Soft } from './words';
 
 interface Fields {
   name: string;
   possible: string;
   weight: string;
   day: string;
+  pieces: string;
+  every: string;
+}
+
+const MOST_PIECES = 100;
+
+/** A whole number from 1, as it is typed. */
+function wholeSchema(most: number): Joi.StringSchema {
+  const form = `must be a whole number from 1 to ${most}`;
+  return Joi.string()
+    .required()
+    .custom((value: string, helpers) =>
+      /^\d{1,3}$/.test(value) && Number(value) >= 1 && Number(value) <= most
+        ? value
+        : helpers.message({ custom: form }),
+    )
+    .messages({ 'string.empty': form });
 }
 
 const formSchema = Joi.object({
@@ -27,7 +47,11 @@ const formSchema = Joi.object({
     .allow('')
     .pattern(/^\d{4}-\d{2}-\d{2}$/)
     .messages({ 'string.pattern.base': 'must be a day' }),
+  pieces: wholeSchema(MOST_PIECES),
+  every: wholeSchema(366),
 });
+
+const EMPTY: Fields = { name: '', possible: '', weight: '', day: '', pieces: '1', every: '7' };
 
 interface PieceFormProps {
   course: StoredCourse;
@@ -35,7 +59,7 @@ interface PieceFormProps {
   onDone: () => void;
 }
 
-/** A new piece: its name, its possible points, its due day and, where pieces have one, its weight. */
+/** A new piece: its name, its possible points, its due day and, where pieces have one, its weight; or a whole series of them. */
 export function PieceForm({ course, parent, onDone }: PieceFormProps) {
   const c = useColours();
   const change = useChange(course);
@@ -43,25 +67,31 @@ export function PieceForm({ course, parent, onDone }: PieceFormProps) {
   const last = parent.children.filter((child): child is Assessment => child.kind === 'assessment').at(-1);
   const { control, handleSubmit, reset, setFocus } = useForm<Fields>({
     resolver: joiResolver(formSchema, JOI_OPTIONS),
-    defaultValues: { name: '', possible: last?.possible ?? '100', weight: '', day: '' },
+    defaultValues: { ...EMPTY, possible: last?.possible ?? '100' },
   });
   const add = (then: (possible: string) => void) =>
-    void handleSubmit(({ name, possible, weight, day }) => {
-      const node: Assessment = {
+    void handleSubmit(({ name, possible, weight, day, pieces, every }) => {
+      const made = seriesOf({ name, pieces: Number(pieces), day, every: Number(every) }, parent);
+      const nodes = made.map((piece): Assessment => ({
         kind: 'assessment',
         id: newId(),
-        name: name.trim(),
+        name: piece.name,
         possible,
         ...(weight && { weight }),
-        ...(day && { due: endOfDay(day) }),
-      };
-      change([{ op: 'add', parent: parent.id, node }]);
+        ...(piece.day && { due: endOfDay(piece.day) }),
+      }));
+      change(
+        nodes.map((node): Edit => ({ op: 'add', parent: parent.id, node })),
+        nodes.length > 1 ? `${nodes.length} pieces added` : undefined,
+      );
       then(possible);
     })();
+  const typed = useWatch({ control }) as Fields;
+  const series = Number(typed.pieces) > 1 && formSchema.validate(typed).error === undefined;
   /** Enter adds, and makes the form ready for the next piece of the series. */
   const another = () =>
     add((possible) => {
-      reset({ name: '', possible, weight: '', day: '' });
+      reset({ ...EMPTY, possible });
       setFocus('name');
     });
   return (
@@ -102,6 +132,23 @@ export function PieceForm({ course, parent, onDone }: PieceFormProps) {
           <DayField control={control} name="day" label="Due" />
         </View>
       </View>
+      <Fold title="Several at once" summary="A series: Quiz 1 to 10, every Monday.">
+        <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+          <View style={{ flex: 1 }}>
+            <FormField control={control} name="pieces" label="How many" inputMode="numeric" />
+          </View>
+          <View style={{ flex: 1 }}>
+            <FormField control={control} name="every" label="Days apart" inputMode="numeric" />
+          </View>
+        </View>
+      </Fold>
+      {series && (
+        <Soft>
+          {seriesWords(
+            seriesOf({ ...typed, pieces: Number(typed.pieces), every: Number(typed.every) }, parent),
+          )}
+        </Soft>
+      )}
       <View style={{ flexDirection: 'row', gap: SPACE.s }}>
         <Button mode="contained" onPress={() => add(onDone)}>
           Add
