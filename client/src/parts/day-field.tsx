@@ -49,7 +49,7 @@ export function DayField<F extends FieldValues>({ control, name, label }: DayFie
               padding: '0 10px',
               borderRadius: 4,
               border: `1px solid ${c.segment}`,
-              background: 'transparent',
+              background: c.paper,
               color: c.ink,
               colorScheme: dark ? 'dark' : 'light',
               fontFamily: TEXT,
