@@ -24,7 +24,6 @@ export interface Arithmetic<N> {
   readonly zero: N;
   readonly one: N;
   from(value: Rational): N;
-  add(a: N, b: N): N;
   subtract(a: N, b: N): N;
   /** The sum of what any number of items hold: 0 of none. */
   sum<T>(items: readonly T[], valueOf: (item: T) => N): N;
@@ -44,7 +43,6 @@ export const exact: Arithmetic<Rational> = {
   zero: ZERO,
   one: ONE,
   from: (value) => value,
-  add: (a, b) => a.add(b),
   subtract: (a, b) => a.sub(b),
   sum: sumOf,
   multiply: productOf,
@@ -60,7 +58,6 @@ export const floating: Arithmetic<number> = {
   zero: 0,
   one: 1,
   from: toFloat,
-  add: (a, b) => a + b,
   subtract: (a, b) => a - b,
   sum: (items, valueOf) => {
     let sum = 0;

@@ -4,6 +4,7 @@ import { Choice } from '../parts/choice';
 import { NumberRule } from '../parts/number-rule';
 import { SPACE } from '../theme/layout';
 import { lateWords, missingWords } from './rule-words';
+import { capital } from './words';
 import { Soft } from '../parts/words';
 
 const PERCENT = 'A percent from 0 up, such as 10 or 12.5.';
@@ -165,8 +166,4 @@ function LatePolicyFields({
       <Soft>{capital(lateWords(policy))}.</Soft>
     </View>
   );
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -36,6 +36,7 @@ import { newId } from './new-id';
 import { PlaceRules } from './place-rules';
 import { LateRule, MissingRule } from './policy-rules';
 import { ProblemList } from './problem-list';
+import { ReadBack } from './read-back';
 import { useRuleDraft } from './rule-draft';
 import { ScaleRules } from './scale-rules';
 import { TakesPart } from './takes-part';
@@ -114,6 +115,7 @@ export function RulesPage({ course: kept }: CoursePageProps) {
       </View>
       <CoursePolicies policy={policy} edit={edit} />
       <ScaleRules scale={course.document.scale} edit={edit} />
+      {root.children.length > 0 && <ReadBack course={course.document} />}
       <History course={kept} />
       <ExportCourse course={kept} />
       <DeleteCourse course={kept} />

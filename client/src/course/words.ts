@@ -65,6 +65,11 @@ export function plural(value: number, one: string, many = `${one}s`): string {
   return `${value} ${value === 1 ? one : many}`;
 }
 
+/** A sentence's first letter, large. */
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
 /** A moment as a day: "12 Sep". */
 function dayWords(moment: string): string {
   return format(new Date(moment), 'd MMM');
