@@ -196,6 +196,9 @@ test('weights are spread or scaled to 100, problems are settled where they are s
   await expect(page.getByText('The weights come to 75: 25 still missing.')).toBeVisible();
   await problems.getByRole('button', { name: 'Scale all to 100' }).click();
   await expect(page.getByText('The weights come to 100.')).toBeVisible();
+  await page.getByRole('button', { name: 'The rules in sentences, to hold against the syllabus' }).click();
+  await expect(page.getByText('Exam counts 66.67 of 100; its points are pooled.')).toBeVisible();
+  await expectAccessible(page);
 });
 
 test('a series is previewed, made at once, gone on with, and taken back', async ({ page }) => {

@@ -12,9 +12,17 @@ test('on a wide screen a change on the left is seen on the right', async ({ page
   await expect(page.getByText('88.7 → 89.1, still B+')).toBeVisible();
   await page.keyboard.press('Escape');
   await openPage(page, 'Rules');
-  await expect(
-    page.getByRole('complementary', { name: 'effect, beside' }).getByText('What each letter takes'),
-  ).toBeVisible();
+  const aside = page.getByRole('complementary', { name: 'effect, beside' });
+  await expect(aside.getByText('What each letter takes')).toBeVisible();
+  await page.getByRole('button', { name: 'Drops in Field logs' }).click();
+  await page.getByLabel('How many of the lowest to drop in Field logs').fill('2');
+  await page.keyboard.press('Enter');
+  const effect = aside.getByRole('region', { name: 'Effect of the changed rules' });
+  await expect(effect.getByText('Forecast')).toBeVisible();
+  await expect(effect.getByText('counts → dropped')).toBeVisible();
+  await expectAccessible(page);
+  await effect.getByRole('button', { name: 'Discard' }).click();
+  await expect(effect).toBeHidden();
 });
 
 test('the whole slice on a wide screen', async ({ page }) => {

@@ -62,7 +62,9 @@ export default function NewCourse() {
           New course
         </Text>
       </View>
-      <OpenCourseFile busy={create.isPending} onOpen={(document) => make(document, () => undefined)} />
+      {term && (
+        <OpenCourseFile busy={create.isPending} onOpen={(document) => make(document, () => undefined)} />
+      )}
       <View style={{ gap: SPACE.m }}>
         <FormField control={control} name="title" label="Title" autoFocus />
         <View style={{ flexDirection: 'row', gap: SPACE.m }}>
