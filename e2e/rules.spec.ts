@@ -28,8 +28,12 @@ test('a rule of a course with scores shows what it does, and waits to be kept or
   await expectAccessible(page);
   await expect(page.getByRole('heading', { level: 1, name: /standing 88\.7/ })).toBeVisible();
 
+  await openPage(page, 'Scores');
+  await expect(page.getByText('Changed rules wait on the Rules page; they are not kept yet.')).toBeVisible();
+  await openPage(page, 'Rules');
   await effect.getByRole('button', { name: 'Discard' }).click();
   await expect(effect).toBeHidden();
+  await page.getByRole('button', { name: 'Drops in Field logs' }).click();
   await expect(page.getByText('Dropped now: Dune profile.')).toBeVisible();
 
   await fill(page, 'How many of the lowest to drop in Field logs', '2');
@@ -62,6 +66,15 @@ test('caps, rounding, promised pieces, late and missing rules are set and hold',
   await fill(page, 'Highest percent of Labs', 'high');
   await expect(page.getByText('A percent from 0 up, or nothing for no cap.')).toBeVisible();
   await page.getByLabel('Highest percent of Labs').fill('95.5');
+  const addsUp = page.getByRole('radiogroup', { name: 'How Labs adds up' });
+  await addsUp.getByRole('radio', { name: 'Own weights' }).click();
+  await expect(
+    page.getByText(
+      'Not changed. Labs, promised pieces: must be left out where every piece has a weight of its own.',
+    ),
+  ).toBeVisible();
+  await addsUp.getByRole('radio', { name: 'Every piece equal' }).click();
+  await expect(page.getByText(/^Not changed/)).toBeHidden();
   await expectAccessible(page);
   await settled(page);
   await page.reload();

@@ -1,5 +1,5 @@
 import { applyEdits, courseSetting, setting, type Category, type Edit } from '@fidens/core';
-import { changeLines } from '../src/course/change-words';
+import { changeLines, placeWords } from '../src/course/change-words';
 import { dropWords, lateWords, missingWords, roundWords } from '../src/course/rule-words';
 import { course } from './sample';
 
@@ -81,6 +81,16 @@ describe('a change in words', () => {
       { what: 'One moved to the course' },
     ]);
   });
+});
+
+describe('a place in words', () => {
+  it.each([
+    ['root.children[1].planned', 'Two, promised pieces'],
+    ['root.children[0]', 'One'],
+    ['root.drop.highest', 'The course, drops, highest'],
+    ['root.children[7].score', 'root.children[7].score'],
+    ['scale.bands[1].from', 'scale.bands[1].from'],
+  ])('%s is %s', (at, words) => expect(placeWords(course(), at)).toBe(words));
 });
 
 describe('a rule in words', () => {

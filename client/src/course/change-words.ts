@@ -18,6 +18,21 @@ import {
 import { dropWords, lateWords, missingWords, roundWords } from './rule-words';
 import { COMBINE_WORDS, number, plural } from './words';
 
+/**
+ * A place of a document by the name of what stands there: `root.children[0].planned` is "Field logs, promised pieces".
+ *
+ * @param at - as a fault of `checkCourse` names it
+ */
+export function placeWords({ root }: Course, at: string): string {
+  const [path, ...fields] = at.split(/\.(?!children\[)/);
+  let node: CourseNode | undefined = path?.startsWith('root') ? root : undefined;
+  for (const [, index] of path?.matchAll(/children\[(\d+)\]/g) ?? [])
+    node = node?.kind === 'category' ? node.children[Number(index)] : undefined;
+  if (!node) return at;
+  const name = node === root ? 'The course' : node.name;
+  return [name, ...fields.map((field) => FIELDS[field]?.name ?? field)].join(', ');
+}
+
 /** One line of the history: what was changed, and from what to what. */
 export interface ChangeLine {
   readonly what: string;

@@ -60,6 +60,12 @@ export function EffectPanel({ draft, whole = false }: EffectPanelProps) {
   );
 }
 
+/** On a course's other pages: that changed rules wait. */
+export function WaitingRules({ course }: CoursePageProps) {
+  const { effect } = useRuleDraft(course);
+  return effect ? <Soft>Changed rules wait on the Rules page; they are not kept yet.</Soft> : null;
+}
+
 /** Beside the rules on a wide screen: what changed rules do, and where the course stands. */
 export function EffectAside({ course }: CoursePageProps) {
   const draft = useRuleDraft(course);

@@ -12,6 +12,7 @@ import { useCallback, useMemo, useState, useSyncExternalStore } from 'react';
 import type { StoredCourse } from '../data/courses';
 import { useNow } from '../data/session';
 import { useChange } from '../data/use-change';
+import { placeWords } from './change-words';
 
 /** Changes of a course's rules that wait to be kept, for each course; they outlive the page, not the window. */
 const drafts = new Map<string, readonly Edit[]>();
@@ -97,7 +98,8 @@ function applied(document: Course, edits: readonly Edit[]): { course: Course } |
   if (!edited.ok) return { reason: edited.faults[0]!.message };
   const checked = checkCourse(edited.course);
   if (checked.ok) return { course: edited.course };
-  return { reason: checked.faults.map(({ at, message }) => `${at} ${message}`).join('; ') };
+  const reasons = checked.faults.map(({ at, message }) => `${placeWords(edited.course, at)}: ${message}`);
+  return { reason: reasons.join('; ') };
 }
 
 function hasScores(document: Course): boolean {

@@ -64,7 +64,6 @@ export function RulesPage({ course: kept }: CoursePageProps) {
   const draft = useRuleDraft(kept);
   const wide = useIsWide();
   const now = useNow();
-  const c = useColours();
   const { course, edit } = draft;
   const { root, policy } = course.document;
   const { standing } = compute(course.document, now).outlooks;
@@ -72,11 +71,6 @@ export function RulesPage({ course: kept }: CoursePageProps) {
   const hasPieces = countPieces(root) > 0;
   return (
     <View style={{ gap: SPACE.xl }}>
-      {draft.refused && (
-        <Text variant="bodyMedium" role="alert" style={{ color: c.error }}>
-          Not changed: {draft.refused}.
-        </Text>
-      )}
       {hasPieces && <ProblemList course={course.document} edit={edit} />}
       <View style={{ gap: SPACE.s }}>
         <SectionTitle>How the whole adds up</SectionTitle>
@@ -119,16 +113,43 @@ export function RulesPage({ course: kept }: CoursePageProps) {
       <History course={kept} />
       <ExportCourse course={kept} />
       <DeleteCourse course={kept} />
-      {!wide && draft.effect && (
-        <Portal>
-          <View
-            style={{ position: 'absolute', left: 0, right: 0, bottom: PLACES_HEIGHT, padding: SPACE.s }}
-            pointerEvents="box-none"
-          >
-            <EffectPanel draft={draft} />
-          </View>
-        </Portal>
-      )}
+      <Portal>
+        <View
+          style={{
+            position: 'absolute',
+            right: 0,
+            bottom: wide ? 0 : PLACES_HEIGHT,
+            width: wide ? 460 : '100%',
+            padding: SPACE.s,
+            gap: SPACE.s,
+          }}
+          pointerEvents="box-none"
+        >
+          {draft.refused && <Refusal reason={draft.refused} />}
+          {!wide && <EffectPanel draft={draft} />}
+        </View>
+      </Portal>
+    </View>
+  );
+}
+
+/** Why a change was not made, in sight wherever the page stands. */
+function Refusal({ reason }: { reason: string }) {
+  const c = useColours();
+  return (
+    <View
+      role="alert"
+      style={{
+        backgroundColor: c.card,
+        borderColor: c.error,
+        borderWidth: 2,
+        borderRadius: 20,
+        padding: SPACE.m,
+      }}
+    >
+      <Text variant="bodyMedium" style={{ color: c.error }}>
+        Not changed. {reason}.
+      </Text>
     </View>
   );
 }

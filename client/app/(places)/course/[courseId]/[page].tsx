@@ -5,7 +5,7 @@ import { useCourse } from '../../../../src/data/courses';
 import { Page } from '../../../../src/parts/page';
 import { Empty, Failed, Loading } from '../../../../src/parts/states';
 import { TermColumn } from '../../../../src/parts/term-column';
-import { EffectAside } from '../../../../src/course/effect-panel';
+import { EffectAside, WaitingRules } from '../../../../src/course/effect-panel';
 import { ReachPage } from '../../../../src/course/reach-page';
 import { RulesPage } from '../../../../src/course/rules-page';
 import { ScoresPage } from '../../../../src/course/scores-page';
@@ -40,6 +40,7 @@ export default function CourseScreen() {
     return (
       <Page>
         <CourseHead course={course} page={page} />
+        {page !== 'rules' && <WaitingRules course={course} />}
         <Main course={course} />
       </Page>
     );
@@ -51,6 +52,7 @@ export default function CourseScreen() {
       <View style={{ flex: 1 }}>
         <Page most={760}>
           <CourseHead course={course} page={page} />
+          {page !== 'rules' && <WaitingRules course={course} />}
           <Main course={course} />
         </Page>
       </View>
