@@ -16,7 +16,7 @@ import {
   type Target,
 } from '@fidens/core';
 import { dropWords, lateWords, missingWords, roundWords } from './rule-words';
-import { COMBINE_WORDS, number, plural } from './words';
+import { COMBINE_WORDS, countPieces, number, plural } from './words';
 
 /**
  * A place of a document by the name of what stands there: `root.children[0].planned` is "Field logs, promised pieces".
@@ -71,12 +71,8 @@ function nameOf(course: Course, id: string): string {
 
 function withPieces(node: CourseNode | undefined): string {
   if (node?.kind !== 'category') return '';
-  const count = piecesIn(node);
+  const count = countPieces(node);
   return count > 0 ? `, with ${plural(count, 'piece')}` : '';
-}
-
-function piecesIn({ children }: Category): number {
-  return children.reduce((sum, child) => sum + (child.kind === 'category' ? piecesIn(child) : 1), 0);
 }
 
 function fieldLines(

@@ -41,7 +41,7 @@ import { useRuleDraft } from './rule-draft';
 import { ScaleRules } from './scale-rules';
 import { TakesPart } from './takes-part';
 import type { CoursePageProps } from './scores-page';
-import { COMBINE_WORDS, plural } from './words';
+import { COMBINE_WORDS, countPieces, plural } from './words';
 
 const COMBINE_OPTIONS = [
   {
@@ -313,13 +313,6 @@ function CoursePolicies({ policy = {}, edit }: { policy: Policy | undefined; edi
         </Soft>
       </View>
     </View>
-  );
-}
-
-function countPieces(category: Category): number {
-  return category.children.reduce(
-    (sum, child) => sum + (child.kind === 'category' ? countPieces(child) : 1),
-    0,
   );
 }
 

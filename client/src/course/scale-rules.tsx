@@ -4,6 +4,7 @@ import {
   decimalText,
   fractionOfPercent,
   HUNDRED,
+  isDecimal,
   lettersOf,
   rational,
   rounded,
@@ -216,13 +217,11 @@ function labelFault(text: string, others: readonly Band[]): string | undefined {
   return others.some((other) => other.label === label) ? `${label} stands in the scale already.` : undefined;
 }
 
-const DECIMAL = /^\d{1,12}(\.\d{1,6})?$/;
-
 /** Cut-offs fall strictly: one lies between its neighbours. */
 function cutOffFault(text: string, above: Band | undefined, below: Band | undefined): string | undefined {
   const most = above ? ` and below ${number(above.from)}` : '';
   const wanted = `A percent above ${number(below?.from ?? '0')}${most}.`;
-  if (!DECIMAL.test(text)) return wanted;
+  if (!isDecimal(text)) return wanted;
   const from = rational(text);
   const fits =
     from.compare(rational(below?.from ?? '0')) > 0 && (!above || from.compare(rational(above.from)) < 0);
@@ -283,7 +282,7 @@ function NewBand({ scale, set }: Pick<BandFieldsProps, 'scale' | 'set'>) {
 }
 
 function newCutOffFault(from: string, bands: readonly Band[]): string | undefined {
-  if (!DECIMAL.test(from) || rational(from).n === 0n) return 'A percent above 0 at which it starts.';
+  if (!isDecimal(from) || rational(from).n === 0n) return 'A percent above 0 at which it starts.';
   const taken = bands.find((band) => rational(band.from).compare(rational(from)) === 0);
   return taken && `${taken.label} starts there already.`;
 }

@@ -65,6 +65,14 @@ export function plural(value: number, one: string, many = `${one}s`): string {
   return `${value} ${value === 1 ? one : many}`;
 }
 
+/** How many pieces stand in a category, however deep. */
+export function countPieces(category: Category): number {
+  return category.children.reduce(
+    (sum, child) => sum + (child.kind === 'category' ? countPieces(child) : 1),
+    0,
+  );
+}
+
 /** A sentence's first letter, large. */
 export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
