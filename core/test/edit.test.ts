@@ -43,7 +43,10 @@ const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
   fc
     .constantFrom('two', 'three')
     .map((before): Edit => ({ op: 'add', parent: 'group', before, node: open('9', { id: 'new' }) })),
-  fc.string({ minLength: 1 }).map((title) => courseSetting({ title, note: undefined })),
+  fc
+    .string({ minLength: 1 })
+    .filter((title) => /\S/.test(title))
+    .map((title) => courseSetting({ title, note: undefined })),
 );
 
 describe('edits', () => {
@@ -104,6 +107,11 @@ describe('edits', () => {
     fc.assert(
       fc.property(anyEdit, (edit) => expect(checkEdits([edit])).toEqual({ ok: true, value: [edit] })),
     );
+  });
+
+  it.each(['', ' '])('that leave a course without a title (%j) do not pass it', (title) => {
+    const checked = checkEdits([courseSetting({ title })]);
+    expect(checked.ok ? [] : checked.faults.map((fault) => fault.at)).toEqual(['edits[0].set.title']);
   });
 
   it('keep a valid course valid or are caught when it is checked', () => {
