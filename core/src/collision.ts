@@ -1,5 +1,6 @@
 import type { Course, CourseNode } from './course';
 import type { Edit } from './edit';
+import { isSame } from './same';
 import { find } from './tree';
 
 /** A field that an edit would set although another has changed it since. */
@@ -46,15 +47,4 @@ function fieldCollisions(
   return wanted
     .filter(([field, mine]) => !isSame(seen[field], current[field]) && !isSame(current[field], mine))
     .map(([field, mine]) => ({ id, name: current.name as string, field, theirs: current[field], mine }));
-}
-
-/** The same value, a moment written in two ways included. */
-function isSame(a: unknown, b: unknown): boolean {
-  return (
-    JSON.stringify(a) === JSON.stringify(b) || (isMoment(a) && isMoment(b) && Date.parse(a) === Date.parse(b))
-  );
-}
-
-function isMoment(value: unknown): value is string {
-  return typeof value === 'string' && /^\d{4}-\d\d-\d\dT/.test(value);
 }

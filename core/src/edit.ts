@@ -102,7 +102,8 @@ export function checkEdits(json: unknown): Checked<Edit[]> {
   return faults.length > 0 ? { ok: false, faults } : { ok: true, value: edits };
 }
 
-const MOST_EDITS = 1_000;
+/** Enough to replace a course as large as any by another. */
+const MOST_EDITS = 3 * LIMITS.nodes;
 
 /**
  * Applies edits in order; all of them, or none.

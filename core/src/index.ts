@@ -7,6 +7,7 @@ export * from './course';
 export * from './course-file';
 export * from './course-schema';
 export * from './decimal';
+export * from './difference';
 export * from './edit';
 export * from './effect';
 export * from './entry';

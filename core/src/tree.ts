@@ -6,6 +6,14 @@ export interface Placed {
   readonly above: readonly Category[];
 }
 
+/** A category and every node in it, in tree order. */
+export function nodesIn(category: Category): CourseNode[] {
+  return [
+    category,
+    ...category.children.flatMap((child) => (child.kind === 'category' ? nodesIn(child) : [child])),
+  ];
+}
+
 /** Every node of a course in tree order, a parent before its children. */
 export function* walk(course: Course): Generator<Placed> {
   const stack: Placed[] = [{ node: course.root, above: [] }];

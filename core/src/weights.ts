@@ -6,16 +6,28 @@ import { decimalText, HUNDRED, rational, whole, ZERO, type Rational } from './ra
 /** Weights are shared out in hundredths, so that they can be read and still total exactly. */
 const UNITS = 100;
 
+/** The children of a category that have a weight: those that are kept while the rest is spread, unless said otherwise. */
+export function weighed(category: Category): ReadonlySet<string> {
+  return new Set(
+    regularChildren(category)
+      .filter(({ weight }) => weight !== undefined)
+      .map(({ id }) => id),
+  );
+}
+
 /**
- * Shares what is left to 100 evenly among the children that have no weight yet; those that have one keep it.
+ * Shares what the kept weights leave of 100 evenly among all other children.
  *
- * @returns the edits, or nothing where no child is without a weight or nothing is left
+ * @param kept - ids of the children that keep their weight; those that have one, unless said
+ * @returns the edits, or nothing where all are kept or nothing is left
  */
-export function spreadRest(category: Category): Edit[] | undefined {
-  const without = regularChildren(category).filter(({ weight }) => weight === undefined);
-  const left = HUNDRED.sub(weightTotal(category));
-  if (without.length === 0 || left.s < 0n || left.n === 0n) return undefined;
-  return shareOut(without, left, () => left.div(whole(without.length)));
+export function spreadRest(category: Category, kept = weighed(category)): Edit[] | undefined {
+  const children = regularChildren(category);
+  const others = children.filter(({ id }) => !kept.has(id));
+  const held = children.filter(({ id }) => kept.has(id));
+  const left = HUNDRED.sub(held.reduce((sum, { weight }) => sum.add(rational(weight ?? '0')), ZERO));
+  if (others.length === 0 || left.compare(ZERO) <= 0) return undefined;
+  return shareOut(others, left, () => left.div(whole(others.length)));
 }
 
 /**
@@ -26,8 +38,8 @@ export function spreadRest(category: Category): Edit[] | undefined {
 export function scaleToHundred(category: Category): Edit[] | undefined {
   const total = weightTotal(category);
   if (total.n === 0n || total.equals(HUNDRED)) return undefined;
-  const weighed = regularChildren(category).filter(({ weight }) => weight !== undefined);
-  return shareOut(weighed, HUNDRED, ({ weight }) => rational(weight!).mul(HUNDRED).div(total));
+  const nodes = regularChildren(category).filter(({ weight }) => weight !== undefined);
+  return shareOut(nodes, HUNDRED, ({ weight }) => rational(weight!).mul(HUNDRED).div(total));
 }
 
 /** Rounds shares down to hundredths and gives what is left over to those that lost most (the largest remainders). */

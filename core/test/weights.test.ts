@@ -28,6 +28,14 @@ describe('weights that do not total 100', () => {
     expect(spreadRest(weighed('120', undefined))).toBeUndefined();
   });
 
+  it('spread over all but those that are to be kept, whatever weight they had', () => {
+    const root = weighed('40', '50', '30', undefined);
+    expect(after(root, spreadRest(root, new Set(['c0'])))).toEqual(['40', '20', '20', '20']);
+    expect(after(root, spreadRest(root, new Set()))).toEqual(['25', '25', '25', '25']);
+    expect(spreadRest(root, new Set(['c0', 'c1', 'c2', 'c3']))).toBeUndefined();
+    expect(spreadRest(root, new Set(['c0', 'c1', 'c2']))).toBeUndefined();
+  });
+
   it('scale to 100, ratios kept', () => {
     const root = weighed('3', '5');
     expect(after(root, scaleToHundred(root))).toEqual(['37.5', '62.5']);
