@@ -28,6 +28,9 @@ export const termSchema = Joi.object({
   endsOn: daySchema().allow(null),
 });
 
+/** The name of what a student keeps to use again. */
+export const libraryNameSchema = lineSchema(100);
+
 function daySchema(): Joi.StringSchema {
   const form = 'must be a day such as "2026-08-24"';
   return Joi.string()

@@ -1,6 +1,6 @@
-import type { Course, CourseNode } from './course';
+import type { Course, CourseNode, Scale } from './course';
 import { consistencyFaults } from './course-consistency';
-import { assessmentSchema, categorySchema, courseSchema, LIMITS } from './course-schema';
+import { assessmentSchema, categorySchema, courseSchema, LIMITS, scaleSchema } from './course-schema';
 import { check, isObject, placeText, type Checked, type Fault } from './validation';
 
 /**
@@ -55,6 +55,17 @@ export function checkNode(json: unknown, at: Path): Checked<CourseNode> {
     ? treeFaults(node, at)
     : [{ at: placeText(at), message: 'must be an object' }];
   return faults.length > 0 ? { ok: false, faults } : { ok: true, value: node as unknown as CourseNode };
+}
+
+/**
+ * Checks a grading scale by itself.
+ *
+ * @returns the scale, or everything that is wrong with it, each with its place (`scale.bands[2].from`)
+ */
+export function checkScale(json: unknown): Checked<Scale> {
+  const scale = withoutNulls(json);
+  const faults = [...faultsOf(scaleSchema.required(), scale, ['scale']), ...consistencyFaults({ scale })];
+  return faults.length > 0 ? { ok: false, faults: onceEach(faults) } : { ok: true, value: scale as Scale };
 }
 
 type Path = readonly (string | number)[];

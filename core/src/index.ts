@@ -24,6 +24,7 @@ export * from './rational';
 export * from './reach';
 export * from './ribbon';
 export * from './rule-sheet';
+export * from './same';
 export * from './solve';
 export * from './swing';
 export * from './tree';

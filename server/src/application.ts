@@ -8,6 +8,7 @@ import type { Configuration } from './configuration';
 import { answerNotFound, answerProblems } from './problem';
 import { accountRoutes } from './routes/accounts';
 import { courseRoutes } from './routes/courses';
+import { libraryRoutes } from './routes/library';
 import { termRoutes } from './routes/terms';
 import { refuseOtherSites } from './same-site';
 import { requireStudent, sessions } from './sign-in';
@@ -35,7 +36,7 @@ export function createApplication(database: Knex, configuration: Configuration):
   });
   api.use(refuseOtherSites, express.json({ limit: '4mb' }), session.middleware);
   api.use(accountRoutes(database, configuration));
-  api.use(requireStudent, termRoutes(database), courseRoutes(database));
+  api.use(requireStudent, termRoutes(database), courseRoutes(database), libraryRoutes(database));
   api.use(answerNotFound);
   app.use('/api/v1', api);
   app.use('/api', answerNotFound);

@@ -1,7 +1,7 @@
-import { check, inWords } from '@fidens/core';
+import { check, checkCourse, inWords, type Course } from '@fidens/core';
 import type { Request } from 'express';
 import Joi from 'joi';
-import { invalid, notFound } from './problem';
+import { invalid, notFound, Problem } from './problem';
 
 /**
  * The body of a request as its schema wants it.
@@ -28,3 +28,21 @@ export function idOf(request: Request, name: string): string {
 }
 
 export const uuidSchema = Joi.string().pattern(UUID).messages(inWords('must be a UUID'));
+
+/** A document of a request's body that is a whole course. */
+export function documentOf(document: unknown): Course {
+  const checked = checkCourse(document);
+  if (checked.ok) return checked.value;
+  throw invalid(
+    checked.faults.map(({ at, message }) => ({ at: at ? `document.${at}` : 'document', message })),
+  );
+}
+
+/** The version that the client saw, from `If-Match: "7"`. */
+export function versionOf(request: Request): number {
+  const match = /^"(\d{1,9})"$/.exec(request.get('if-match') ?? '');
+  if (!match) {
+    throw new Problem(428, 'version-needed', 'Say in If-Match which version you saw, such as "7" in quotes.');
+  }
+  return Number(match[1]);
+}

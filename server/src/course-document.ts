@@ -9,7 +9,7 @@ import {
   toRow,
   type Fields,
 } from './document-columns';
-import type { CategoryRecord, CourseRecord, NodeRecord } from './models';
+import type { CategoryRecord, CourseRecord, GradingScale, NodeRecord } from './models';
 
 /** A node of a course as a row of `categories` or `assessments`. */
 export interface NodeRows {
@@ -39,7 +39,7 @@ export function toDocument(record: CourseRecord): Course {
     format: 'fidens-course',
     version: 1,
     ...fromRow(COURSE_COLUMNS, record),
-    scale: toScale(record),
+    scale: toScale(record.scale),
     root,
   } as Course;
 }
@@ -50,7 +50,8 @@ function toCategory(row: CategoryRecord): Category {
   return { kind: 'category', ...fields, ...late, children: [] } as unknown as Category;
 }
 
-function toScale({ scale }: CourseRecord): Scale {
+/** Puts a scale's rows together. */
+export function toScale(scale: GradingScale): Scale {
   const bands = [...scale.bands].sort((a, b) => a.position - b.position);
   return {
     ...fromRow(SCALE_COLUMNS, scale),

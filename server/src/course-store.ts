@@ -1,16 +1,24 @@
-import { applyEdits, checkCourse, type Course, type Edit, type Fault, type PastChange } from '@fidens/core';
+import {
+  applyEdits,
+  checkCourse,
+  ruleSheet,
+  type Course,
+  type Edit,
+  type Fault,
+  type PastChange,
+} from '@fidens/core';
 import { raw, type Transaction } from 'objection';
-import { courseRow, nodeRows, scaleRows, toDocument } from './course-document';
+import { courseRow, nodeRows, toDocument } from './course-document';
 import type { Fields } from './document-columns';
 import {
   AssessmentRecord,
   CategoryRecord,
   CourseChange,
   CourseRecord,
-  GradingBand,
   GradingScale,
   NodeRecord,
 } from './models';
+import { insertScale, updateScale } from './scale-store';
 
 /** A course as the API gives it: its document, whose it is to find, and which version it is. */
 export interface StoredCourse {
@@ -38,13 +46,34 @@ export interface ChangeRequest {
 
 const GRAPH = '[scale.bands, categories, assessments]';
 
+/** A student's courses: those that stand in a term. */
+const coursesOf = (transaction: Transaction, userId: string) =>
+  CourseRecord.query(transaction).where({ user_id: userId }).whereNotNull('term_id');
+
+/** A student's rule sheets. */
+const sheetsOf = (transaction: Transaction, userId: string) =>
+  CourseRecord.query(transaction).where({ user_id: userId }).whereNull('term_id');
+
 /** All courses of a student, in a fixed number of queries (one for each of five tables), whatever their number. */
 export async function listCourses(transaction: Transaction, userId: string): Promise<StoredCourse[]> {
-  const records = await CourseRecord.query(transaction)
-    .where({ user_id: userId })
+  const records = await coursesOf(transaction, userId)
     .orderBy(['position', 'created_at', 'id'])
     .withGraphFetched(GRAPH);
   return records.map(toStored);
+}
+
+/** A rule sheet as the API gives it. */
+export interface RuleSheet {
+  readonly id: string;
+  readonly document: Course;
+}
+
+/** All rule sheets of a student by name, in a fixed number of queries. */
+export async function listRuleSheets(transaction: Transaction, userId: string): Promise<RuleSheet[]> {
+  const records = await sheetsOf(transaction, userId)
+    .orderBy(['title', 'created_at', 'id'])
+    .withGraphFetched(GRAPH);
+  return records.map((record) => ({ id: record.id, document: toDocument(record) }));
 }
 
 /** One course of a student, or nothing. */
@@ -53,9 +82,7 @@ export async function findCourse(
   userId: string,
   courseId: string,
 ): Promise<StoredCourse | undefined> {
-  const record = await CourseRecord.query(transaction)
-    .findOne({ id: courseId, user_id: userId })
-    .withGraphFetched(GRAPH);
+  const record = await coursesOf(transaction, userId).findById(courseId).withGraphFetched(GRAPH);
   return record && toStored(record);
 }
 
@@ -70,20 +97,41 @@ export async function createCourse(
   termId: string,
   document: Course,
 ): Promise<StoredCourse> {
-  const { scale, bands } = scaleRows(document.scale);
-  const stored = await GradingScale.query(transaction).insert({ ...scale, user_id: userId });
-  await GradingBand.query(transaction).insert(
-    bands.map((band) => ({ ...band, scale_id: stored.id, user_id: userId })),
-  );
+  const id = await insertDocument(transaction, userId, termId, document);
+  return (await findCourse(transaction, userId, id))!;
+}
+
+/**
+ * Keeps a course's rules to use again: whatever of the student is in the document stays out.
+ *
+ * @param document - a document that `checkCourse` has passed
+ */
+export async function createRuleSheet(
+  transaction: Transaction,
+  userId: string,
+  document: Course,
+): Promise<RuleSheet> {
+  const id = await insertDocument(transaction, userId, null, ruleSheet(document));
+  const record = await sheetsOf(transaction, userId).findById(id).withGraphFetched(GRAPH);
+  return { id, document: toDocument(record!) };
+}
+
+async function insertDocument(
+  transaction: Transaction,
+  userId: string,
+  termId: string | null,
+  document: Course,
+): Promise<string> {
+  const scaleId = await insertScale(transaction, userId, document.scale);
   const record = await CourseRecord.query(transaction).insert({
     ...courseRow(document),
     user_id: userId,
     term_id: termId,
-    scale_id: stored.id,
+    scale_id: scaleId,
     position: raw('(select count(*) from courses where user_id = ?)', userId),
   });
   await saveNodes(transaction, { course_id: record.id, user_id: userId }, undefined, document);
-  return (await findCourse(transaction, userId, record.id))!;
+  return record.id;
 }
 
 /**
@@ -96,7 +144,7 @@ export async function changeCourse(
   courseId: string,
   request: ChangeRequest,
 ): Promise<Changed> {
-  const locked = await CourseRecord.query(transaction).findOne({ id: courseId, user_id: userId }).forUpdate();
+  const locked = await coursesOf(transaction, userId).findById(courseId).forUpdate();
   if (!locked) return { kind: 'not found' };
   const course = (await findCourse(transaction, userId, courseId))!;
   const repeated = await CourseChange.query(transaction).findById([courseId, request.id]);
@@ -141,7 +189,7 @@ export async function listChanges(
   courseId: string,
   before: number | undefined,
 ): Promise<HistoryPage | undefined> {
-  const course = await CourseRecord.query(transaction).findOne({ id: courseId, user_id: userId });
+  const course = await coursesOf(transaction, userId).findById(courseId);
   if (!course) return undefined;
   const query = CourseChange.query(transaction)
     .where({ course_id: courseId, user_id: userId })
@@ -164,18 +212,27 @@ export async function deleteCourse(
   userId: string,
   courseId: string,
 ): Promise<boolean> {
-  const record = await CourseRecord.query(transaction).findOne({ id: courseId, user_id: userId }).forUpdate();
+  return deleteRecord(transaction, await coursesOf(transaction, userId).findById(courseId).forUpdate());
+}
+
+/** Deletes a rule sheet. Answers whether there was one. */
+export async function deleteRuleSheet(
+  transaction: Transaction,
+  userId: string,
+  sheetId: string,
+): Promise<boolean> {
+  return deleteRecord(transaction, await sheetsOf(transaction, userId).findById(sheetId).forUpdate());
+}
+
+async function deleteRecord(transaction: Transaction, record: CourseRecord | undefined): Promise<boolean> {
   if (!record) return false;
-  await CourseRecord.query(transaction).deleteById(courseId);
-  await GradingScale.query(transaction)
-    .findById(record.scale_id)
-    .whereNotExists(CourseRecord.query(transaction).where({ scale_id: record.scale_id }))
-    .delete();
+  await CourseRecord.query(transaction).deleteById(record.id);
+  await GradingScale.query(transaction).deleteById(record.scale_id);
   return true;
 }
 
 function toStored(record: CourseRecord): StoredCourse {
-  return { id: record.id, termId: record.term_id, version: record.version, document: toDocument(record) };
+  return { id: record.id, termId: record.term_id!, version: record.version, document: toDocument(record) };
 }
 
 async function saveChange(
@@ -188,10 +245,7 @@ async function saveChange(
     .findById(id)
     .patch({ ...courseRow(document), version });
   if (!isSame(before.scale, document.scale)) {
-    const { scale, bands } = scaleRows(document.scale);
-    await GradingScale.query(transaction).findById(scale_id).patch(scale);
-    await GradingBand.query(transaction).where({ scale_id }).delete();
-    await GradingBand.query(transaction).insert(bands.map((band) => ({ ...band, scale_id, user_id })));
+    await updateScale(transaction, { id: scale_id, user_id }, document.scale);
   }
   await saveNodes(transaction, { course_id: id, user_id }, before, document);
 }

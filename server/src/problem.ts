@@ -20,8 +20,10 @@ export class Problem extends Error {
 
 export const notFound = () => new Problem(404, 'not-found', 'There is nothing here, or it is not yours.');
 
-export const invalid = (errors: readonly Fault[]) =>
-  new Problem(422, 'invalid', 'Nothing was stored: some of what was sent is not right.', errors);
+export const invalid = (
+  errors: readonly Fault[],
+  detail = 'Nothing was stored: some of what was sent is not right.',
+) => new Problem(422, 'invalid', detail, errors);
 
 const TITLES: Record<number, string> = {
   400: 'The request cannot be read',

@@ -3,8 +3,9 @@ import type { Knex } from 'knex';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Transaction } from 'objection';
-import { createCourse } from './course-store';
+import { createCourse, createRuleSheet } from './course-store';
 import { CourseRecord, GradingScale, Term, User } from './models';
+import { insertScale } from './scale-store';
 
 /** Noor Castellan of Saltmarsh College, in the ninth of fifteen weeks. */
 const STUDENT = { name: 'Noor Castellan', email: 'noor@saltmarsh.example', is_sample: true };
@@ -54,5 +55,8 @@ export async function resetSampleWorld(database: Knex): Promise<void> {
 
 async function fill(transaction: Transaction, userId: string): Promise<void> {
   const term = await Term.query(transaction).insert({ ...TERM, user_id: userId });
-  for (const course of sampleCourses()) await createCourse(transaction, userId, term.id, course);
+  const courses = sampleCourses();
+  for (const course of courses) await createCourse(transaction, userId, term.id, course);
+  await insertScale(transaction, userId, courses[0]!.scale, 'Saltmarsh letters');
+  await createRuleSheet(transaction, userId, { ...courses[0]!, title: 'Field course with logs' });
 }

@@ -1,7 +1,9 @@
 import type { Knex } from 'knex';
 import * as firstLight from './001-first-light';
+import * as library from './002-library';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
   '001-first-light': firstLight,
+  '002-library': library,
 };

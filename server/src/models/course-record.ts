@@ -20,7 +20,7 @@ export class AssessmentRecord extends NodeRecord {
   static override tableName = 'assessments';
 }
 
-/** A course as a row, its tree in tables of their own. */
+/** A course, or a rule sheet, which has no term, as a row; its tree is in tables of their own. */
 export class CourseRecord extends Model {
   static override tableName = 'courses';
   /** One query after the other: they share the connection of their transaction. */
@@ -28,7 +28,7 @@ export class CourseRecord extends Model {
 
   id!: string;
   user_id!: string;
-  term_id!: string;
+  term_id!: string | null;
   scale_id!: string;
   position!: number;
   version!: number;

@@ -10,12 +10,14 @@ export class GradingBand extends Model {
   position!: number;
 }
 
-/** A grading scale of a student's. */
+/** A grading scale of a student's: of one course, or, with a name, in the library. */
 export class GradingScale extends Model {
   static override tableName = 'grading_scales';
 
   id!: string;
   user_id!: string;
+  name!: string | null;
+  version!: number;
   bands!: GradingBand[];
 
   static override relationMappings = () => ({

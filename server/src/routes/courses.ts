@@ -1,8 +1,8 @@
-import { checkCourse, checkEdits } from '@fidens/core';
+import { checkEdits } from '@fidens/core';
 import { Router, type Request, type Response } from 'express';
 import Joi from 'joi';
 import type { Knex } from 'knex';
-import { bodyOf, idOf, uuidSchema } from '../body';
+import { bodyOf, documentOf, idOf, uuidSchema, versionOf } from '../body';
 import {
   changeCourse,
   createCourse,
@@ -36,16 +36,12 @@ export function courseRoutes(database: Knex): Router {
 
   router.post('/courses', async (request, response) => {
     const { termId, document } = bodyOf<{ termId: string; document: unknown }>(request, newCourseSchema);
-    const checked = checkCourse(document);
-    if (!checked.ok)
-      throw invalid(
-        checked.faults.map(({ at, message }) => ({ at: at ? `document.${at}` : 'document', message })),
-      );
+    const checked = documentOf(document);
     const user_id = studentId(request);
     const course = await database.transaction(async (transaction) => {
       const term = await Term.query(transaction).findOne({ id: termId, user_id });
       if (!term) throw invalid([{ at: 'termId', message: 'is no term of yours' }]);
-      return createCourse(transaction, user_id, termId, checked.value);
+      return createCourse(transaction, user_id, termId, checked);
     });
     sendCourse(response.status(201).location(`/api/v1/courses/${course.id}`), course);
   });
@@ -112,13 +108,4 @@ function versionBefore({ query: { before } }: Request): number | undefined {
   if (typeof before !== 'string' || !/^\d{1,9}$/.test(before))
     throw invalid([{ at: 'before', message: 'must be a version, a whole number' }]);
   return Number(before);
-}
-
-/** The version that the client saw, from `If-Match: "7"`. */
-function versionOf(request: Request): number {
-  const match = /^"(\d{1,9})"$/.exec(request.get('if-match') ?? '');
-  if (!match) {
-    throw new Problem(428, 'version-needed', 'Say in If-Match which version you saw, such as "7" in quotes.');
-  }
-  return Number(match[1]);
 }

@@ -1,0 +1,90 @@
+import { checkScale, libraryNameSchema, type Scale } from '@fidens/core';
+import { Router, type Request } from 'express';
+import Joi from 'joi';
+import type { Knex } from 'knex';
+import { bodyOf, documentOf, idOf, versionOf } from '../body';
+import { createRuleSheet, deleteRuleSheet, listRuleSheets } from '../course-store';
+import { readTogether } from '../database';
+import { changeScale } from '../library-scale';
+import { GradingScale } from '../models';
+import { invalid, notFound } from '../problem';
+import { insertScale, libraryOf, toLibraryScale } from '../scale-store';
+import { studentId } from '../sign-in';
+
+const scaleSchema = Joi.object({
+  name: libraryNameSchema.required(),
+  scale: Joi.object().unknown().required(),
+});
+const sheetSchema = Joi.object({ document: Joi.object().unknown().required() });
+
+/** What a student keeps to use again: grading scales and rule sheets. */
+export function libraryRoutes(database: Knex): Router {
+  const router = Router();
+
+  router.get('/scales', async (request, response) => {
+    const userId = studentId(request);
+    const scales = await readTogether(database, async (transaction) => {
+      const records = await libraryOf(transaction, userId).orderBy(['name', 'created_at', 'id']);
+      return records.map(toLibraryScale);
+    });
+    response.json(scales);
+  });
+
+  router.post('/scales', async (request, response) => {
+    const { name, scale } = scaleOf(request);
+    const userId = studentId(request);
+    const stored = await database.transaction(async (transaction) => {
+      const id = await insertScale(transaction, userId, scale, name);
+      return toLibraryScale((await libraryOf(transaction, userId).findById(id))!);
+    });
+    response.status(201).json(stored);
+  });
+
+  router.put('/scales/:scaleId', async (request, response) => {
+    const [userId, id] = [studentId(request), idOf(request, 'scaleId')];
+    const wanted = scaleOf(request);
+    const version = versionOf(request);
+    response.json(
+      await database.transaction((transaction) =>
+        changeScale(transaction, userId, { id, version, ...wanted }),
+      ),
+    );
+  });
+
+  router.delete('/scales/:scaleId', async (request, response) => {
+    const [user_id, id] = [studentId(request), idOf(request, 'scaleId')];
+    const gone = await GradingScale.query(database).delete().where({ id, user_id }).whereNotNull('name');
+    if (gone === 0) throw notFound();
+    response.status(204).end();
+  });
+
+  router.get('/rule-sheets', async (request, response) => {
+    const userId = studentId(request);
+    response.json(await readTogether(database, (transaction) => listRuleSheets(transaction, userId)));
+  });
+
+  router.post('/rule-sheets', async (request, response) => {
+    const document = documentOf(bodyOf<{ document: unknown }>(request, sheetSchema).document);
+    const userId = studentId(request);
+    const sheet = await database.transaction((transaction) => createRuleSheet(transaction, userId, document));
+    response.status(201).json(sheet);
+  });
+
+  router.delete('/rule-sheets/:sheetId', async (request, response) => {
+    const sheetId = idOf(request, 'sheetId');
+    const found = await database.transaction((transaction) =>
+      deleteRuleSheet(transaction, studentId(request), sheetId),
+    );
+    if (!found) throw notFound();
+    response.status(204).end();
+  });
+
+  return router;
+}
+
+function scaleOf(request: Request): { name: string; scale: Scale } {
+  const { name, scale } = bodyOf<{ name: string; scale: unknown }>(request, scaleSchema);
+  const checked = checkScale(scale);
+  if (!checked.ok) throw invalid(checked.faults);
+  return { name, scale: checked.value };
+}

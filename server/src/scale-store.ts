@@ -1,0 +1,57 @@
+import type { Scale } from '@fidens/core';
+import type { Transaction } from 'objection';
+import { scaleRows, toScale } from './course-document';
+import { GradingBand, GradingScale } from './models';
+
+/** A scale of the library as the API gives it. */
+export interface LibraryScale {
+  readonly id: string;
+  readonly name: string;
+  readonly version: number;
+  readonly scale: Scale;
+}
+
+/** Stores a scale: a course's own, or, with a name, one of the library. Answers its id. */
+export async function insertScale(
+  transaction: Transaction,
+  userId: string,
+  scale: Scale,
+  name: string | null = null,
+): Promise<string> {
+  const { id } = await GradingScale.query(transaction).insert({
+    ...scaleRows(scale).scale,
+    name,
+    user_id: userId,
+  });
+  await insertBands(transaction, { id, user_id: userId }, scale);
+  return id;
+}
+
+/** Writes a scale over another. */
+export async function updateScale(
+  transaction: Transaction,
+  row: Pick<GradingScale, 'id' | 'user_id'>,
+  scale: Scale,
+): Promise<void> {
+  await GradingScale.query(transaction).findById(row.id).patch(scaleRows(scale).scale);
+  await GradingBand.query(transaction).where({ scale_id: row.id }).delete();
+  await insertBands(transaction, row, scale);
+}
+
+async function insertBands(
+  transaction: Transaction,
+  { id: scale_id, user_id }: Pick<GradingScale, 'id' | 'user_id'>,
+  scale: Scale,
+): Promise<void> {
+  const { bands } = scaleRows(scale);
+  await GradingBand.query(transaction).insert(bands.map((band) => ({ ...band, scale_id, user_id })));
+}
+
+/** A student's scales in the library. */
+export const libraryOf = (transaction: Transaction, userId: string) =>
+  GradingScale.query(transaction).where({ user_id: userId }).whereNotNull('name').withGraphFetched('bands');
+
+export function toLibraryScale(record: GradingScale): LibraryScale {
+  const { id, name, version } = record;
+  return { id, name: name!, version, scale: toScale(record) };
+}
