@@ -13,9 +13,13 @@ const ICONS = {
   'chevron-down': 'mdiChevronDown',
   'chevron-left': 'mdiChevronLeft',
   'chevron-up': 'mdiChevronUp',
+  'chevron-right': 'mdiChevronRight',
   delete: 'mdiTrashCanOutline',
+  grip: 'mdiDragVertical',
   magnify: 'mdiMagnify',
   plus: 'mdiPlus',
+  redo: 'mdiRedo',
+  undo: 'mdiUndo',
 };
 
 const paths = createRequire(join(HOME, 'client', 'package.json'))('@mdi/js');

@@ -53,7 +53,7 @@ describe('a change in words', () => {
       'drops',
       setting('course', { drop: { lowest: 1, by: 'benefit' } }),
       {
-        what: 'Course: drops',
+        what: 'The whole: drops',
         before: 'none',
         after: 'the lowest one is dropped, chosen so that it helps most',
       },

@@ -90,7 +90,9 @@ const editSchema = Joi.alternatives().conditional('.op', {
  * @returns the edits, or everything that is wrong with them, each with its place (`edits[0].set.weight`)
  */
 export function checkEdits(json: unknown): Checked<Edit[]> {
-  const checked = check<Edit[]>(Joi.array().items(editSchema).min(1).max(MOST_EDITS), json, ['edits']);
+  const checked = check<Edit[]>(Joi.array().items(editSchema).min(1).max(MOST_EDITS).required(), json, [
+    'edits',
+  ]);
   if (!checked.ok) return checked;
   const faults: Fault[] = [];
   const edits = checked.value.map((edit, index): Edit => {

@@ -1,6 +1,8 @@
-import type { Outlooks } from './outlook';
 import type { Derivation } from './combine';
-import { HUNDRED, ZERO, type Rational } from './rational';
+import type { Category, CourseNode } from './course';
+import type { Outlooks } from './outlook';
+import { regularChildren } from './problems';
+import { HUNDRED, ONE, rational, whole, ZERO, type Rational } from './rational';
 import { sharesOf } from './working';
 
 /** One segment of the ribbon: a child of the course's root, in percent points of the course. */
@@ -32,18 +34,52 @@ export function ribbon({ plan, floor, ceiling, forecast }: Outlooks): Segment[] 
     const least = pointsOf(floor, index);
     const most = pointsOf(ceiling, index);
     const likely = forecast ? pointsOf(forecast, index) : least;
-    const whole = share.compare(most) > 0 ? share : most;
+    const all = share.compare(most) > 0 ? share : most;
     return {
       id: node.id,
       name: node.name,
       share,
       earned: least,
-      lost: notBelowZero(whole.sub(most)),
+      lost: notBelowZero(all.sub(most)),
       open: notBelowZero(most.sub(least)),
       forecast: notBelowZero(likely.sub(least)),
       extra: node.extra,
     };
   });
+}
+
+/**
+ * The ribbon of a course before there is any work: what each child of the root is to count, all of it open. Weights stand as they are
+ * written, so that what they lack of 100 is seen as a gap; other ways of adding up share 100.
+ *
+ * @param root - the root of a document
+ * @returns one segment for each child that counts for something, in order
+ */
+export function sketch(root: Category): Segment[] {
+  const children = regularChildren(root);
+  const sizes = children.map((child) => sizeOf(child, root));
+  const total = sizes.reduce((sum, size) => sum.add(size), ZERO);
+  if (total.n === 0n) return [];
+  const unit = root.combine === 'weights' ? ONE : HUNDRED.div(total);
+  return children.map(({ id, name }, index) => {
+    const share = sizes[index]!.mul(unit);
+    return { id, name, share, earned: ZERO, lost: ZERO, open: share, forecast: ZERO, extra: false };
+  });
+}
+
+/** What a child of the root counts beside its siblings. */
+function sizeOf(node: CourseNode, { combine = 'points' }: Category): Rational {
+  const weight = node.weight === undefined ? undefined : rational(node.weight);
+  if (combine === 'equal') return ONE;
+  return combine === 'weights' ? (weight ?? ZERO) : possiblePoints(node).mul(weight ?? ONE);
+}
+
+function possiblePoints(node: CourseNode): Rational {
+  if (node.kind === 'assessment') return rational(node.possible);
+  const listed = regularChildren(node);
+  const points = listed.reduce((sum, child) => sum.add(possiblePoints(child)), ZERO);
+  const more = Math.max(0, (node.planned?.pieces ?? 0) - listed.length);
+  return points.add(rational(node.planned?.possible ?? '100').mul(whole(more)));
 }
 
 function pointsOf({ parts, below }: Derivation, index: number): Rational {

@@ -114,6 +114,10 @@ describe('edits', () => {
     expect(checked.ok ? [] : checked.faults.map((fault) => fault.at)).toEqual(['edits[0].set.title']);
   });
 
+  it.each([undefined, null, [], {}, 'edits'])('are a list that is not empty: %j is none', (json) => {
+    expect(checkEdits(json)).toMatchObject({ ok: false, faults: [{ at: 'edits' }] });
+  });
+
   it('keep a valid course valid or are caught when it is checked', () => {
     expect(checkCourse(applied(sample(), setting('two', { status: 'scored' }))).ok).toBe(false);
   });

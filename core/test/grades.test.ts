@@ -11,10 +11,13 @@ import {
   reach,
   ribbon,
   settledPoints,
+  sketch,
   shownPercent,
   solveLargest,
   ZERO,
+  type Category,
   type Course,
+  type CourseNode,
   type Derivation,
   type Rational,
   type Scale,
@@ -133,6 +136,38 @@ describe('the ribbon', () => {
       );
     expect(sum(({ earned }) => earned)).toBe(percent(found.floor));
     expect(sum(({ earned, open: left }) => earned.add(left))).toBe(percent(found.ceiling));
+  });
+
+  it('is sketched from weights alone, with a gap where they come to less than 100', () => {
+    const sketched = (children: CourseNode[], root: Partial<Category>) =>
+      sketch(course(children, root).root).map(({ name, share, open: left }) => [
+        name,
+        decimalText(share, 2),
+        decimalText(left, 2),
+      ]);
+    const [logs, exam] = [
+      category([], { name: 'Logs', weight: '35' }),
+      open('50', { name: 'Exam', weight: '20' }),
+    ];
+    const aside = category([], { name: 'Survey', weight: '5', extraCredit: true });
+    expect(sketched([logs, aside, exam, category([])], { combine: 'weights' })).toEqual([
+      ['Logs', '35', '35'],
+      ['Exam', '20', '20'],
+      ['Category', '0', '0'],
+    ]);
+    expect(sketched([logs, exam], { combine: 'equal' })).toEqual([
+      ['Logs', '50', '50'],
+      ['Exam', '50', '50'],
+    ]);
+    const build = category([open('30'), category([open('20')])], {
+      name: 'Build',
+      planned: { pieces: 4, possible: '50' },
+    });
+    expect(sketched([build, open('50', { name: 'Paper', weight: '2' })], { combine: 'points' })).toEqual([
+      ['Build', '60', '60'],
+      ['Paper', '40', '40'],
+    ]);
+    expect(sketched([category([])], { combine: 'points' })).toEqual([]);
   });
 
   it('counts as settled all but the shares of open work', () => {

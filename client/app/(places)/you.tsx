@@ -10,13 +10,14 @@ import { useSaveTerm, useTerm, type Term } from '../../src/data/terms';
 import { Choice } from '../../src/parts/choice';
 import { DayField } from '../../src/parts/day-field';
 import { FormField } from '../../src/parts/form-field';
+import { RuleSheetList, ScaleList } from '../../src/parts/library-lists';
 import { Page } from '../../src/parts/page';
 import { SectionTitle, Soft } from '../../src/parts/words';
 import { chooseAppearance, useAppearance } from '../../src/theme/appearance';
 import { SPACE } from '../../src/theme/layout';
 import { useColours } from '../../src/theme/paper-theme';
 
-/** You: the account, the term's dates, and how Fidens looks. */
+/** You: the account, the term's dates, the scales and rule sheets to use again, and how Fidens looks. */
 export default function YouPlace() {
   const c = useColours();
   const student = useSession().data?.student;
@@ -32,6 +33,8 @@ export default function YouPlace() {
         <Soft>{student?.sample ? 'Sample data: look around, change what you like.' : student?.email}</Soft>
       </View>
       {term && <TermForm key={term.id} term={term} />}
+      <ScaleList />
+      <RuleSheetList />
       <View style={{ gap: SPACE.s }}>
         <SectionTitle>Look</SectionTitle>
         <Choice

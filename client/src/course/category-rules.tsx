@@ -3,7 +3,6 @@ import {
   type Category,
   type Derivation,
   type Drop,
-  type Edit,
   type LatePolicy,
   type MissingPolicy,
 } from '@fidens/core';
@@ -20,6 +19,7 @@ import { dropWords, lateWords, missingWords, roundWords } from './rule-words';
 import { RoundRule } from './round-rule';
 import { TakesPart } from './takes-part';
 import { number, plural } from './words';
+import type { EditRules } from './rule-draft';
 
 /** The policies that hold where a category has none of its own, and whence they come. */
 export interface InForce {
@@ -33,7 +33,7 @@ interface CategoryRulesProps {
   inForce: InForce;
   /** The course's standing, which says what is dropped now. */
   standing: Derivation;
-  edit: (edits: readonly Edit[], done?: string) => void;
+  edit: EditRules;
   /** What else is rare. */
   children?: ReactNode;
 }
@@ -53,7 +53,7 @@ export function CategoryRules({
   return (
     <View>
       <Fold title={`Drops in ${of}`} summary={dropWords(category) ?? 'Nothing is dropped.'}>
-        <DropRule category={category} of={of} set={set} />
+        <DropRule category={category} of={of} set={set} showsLowest={isRoot} />
         <DroppedNow category={category} standing={standing} />
       </Fold>
       <Fold title={`More rules for ${of}`} summary={moreWords(category, isRoot)}>
@@ -122,29 +122,64 @@ interface FieldsProps {
   set: (fields: Parameters<typeof setting>[1]) => void;
 }
 
-function DropRule({ category, of, set }: FieldsProps) {
-  const { lowest = 0, highest = 0, by = 'percent', when = 'always' } = category.drop ?? {};
-  const change = (fields: Drop) => {
-    const drop = { lowest, highest, by, when, ...fields };
-    const none = drop.lowest + drop.highest === 0;
-    set({ drop: none ? undefined : { ...drop, highest: drop.by === 'benefit' ? 0 : drop.highest } });
-  };
-  const amount = (which: 'lowest' | 'highest', value: number) => (
+/** How many of the lowest are dropped: the one drop that nearly every syllabus has. */
+export function LowestDropped({ category, of, set }: FieldsProps) {
+  return (
+    <DropAmount
+      of={of}
+      which="lowest"
+      value={category.drop?.lowest}
+      onKeep={(lowest) => set({ drop: dropWith(category, { lowest }) })}
+    />
+  );
+}
+
+interface DropAmountProps {
+  of: string;
+  which: 'lowest' | 'highest';
+  value: number | undefined;
+  onKeep: (value: number) => void;
+}
+
+function DropAmount({ of, which, value = 0, onKeep }: DropAmountProps) {
+  return (
     <NumberRule
       label={`How many of the ${which} to drop in ${of}`}
-      shown={which === 'lowest' ? 'Lowest' : 'Highest'}
+      shown={which === 'lowest' ? 'Drop lowest' : 'Drop highest'}
       value={String(value)}
       wants="A whole number from 0 up."
       required
       whole
-      onKeep={(text) => change({ [which]: Number(text) })}
+      onKeep={(text) => onKeep(Number(text))}
     />
   );
+}
+
+const NO_DROP: Required<Drop> = { lowest: 0, highest: 0, by: 'percent', when: 'always' };
+
+/** A category's drops with some fields changed; nothing where none are left. */
+function dropWith(category: Category, fields: Drop): Drop | undefined {
+  const drop = { ...NO_DROP, ...category.drop, ...fields };
+  if (drop.lowest + drop.highest === 0) return undefined;
+  return { ...drop, highest: drop.by === 'benefit' ? 0 : drop.highest };
+}
+
+/** What else there is to drops: the highest, by what, and when. */
+function DropRule({ category, of, set, showsLowest }: FieldsProps & { showsLowest: boolean }) {
+  const { lowest, highest, by, when } = { ...NO_DROP, ...category.drop };
+  const change = (fields: Drop) => set({ drop: dropWith(category, fields) });
   return (
     <View style={{ gap: SPACE.s }}>
       <View style={{ flexDirection: 'row', gap: SPACE.s }}>
-        {amount('lowest', lowest)}
-        {by !== 'benefit' && amount('highest', highest)}
+        {showsLowest && <LowestDropped category={category} of={of} set={set} />}
+        {by !== 'benefit' && (
+          <DropAmount
+            of={of}
+            which="highest"
+            value={highest}
+            onKeep={(value) => change({ highest: value })}
+          />
+        )}
       </View>
       {lowest + highest > 0 && (
         <>
@@ -196,7 +231,7 @@ function DroppedNow({ category, standing }: Pick<CategoryRulesProps, 'category' 
   return <Soft>{gone?.length ? `Dropped now: ${gone.join(', ')}.` : 'Dropped now: nothing.'}</Soft>;
 }
 
-function PlannedRule({ category, of, set }: FieldsProps) {
+export function PlannedRule({ category, of, set }: FieldsProps) {
   const { planned } = category;
   return (
     <View style={{ gap: SPACE.s }}>

@@ -42,32 +42,35 @@ export interface ChangeLine {
 
 /** What a list of edits changed, in words. */
 export function changeLines(before: Course, edits: readonly Edit[]): ChangeLine[] {
-  return edits.flatMap((edit) => linesOf(before, edit));
-}
-
-function linesOf(before: Course, edit: Edit): ChangeLine[] {
-  switch (edit.op) {
-    case 'course':
-      return fieldLines('The course', before as unknown as Fields, edit);
-    case 'set': {
-      const node = find(before, edit.id)?.node;
-      return node ? fieldLines(node.name, node as unknown as Fields, edit) : [];
-    }
-    case 'add':
-      return [{ what: `${edit.node.name} added to ${nameOf(before, edit.parent)}` }];
-    case 'remove':
-      return [{ what: `${nameOf(before, edit.id)} deleted${withPieces(find(before, edit.id)?.node)}` }];
-    case 'move':
-      return [{ what: `${nameOf(before, edit.id)} moved to ${nameOf(before, edit.parent)}` }];
-  }
+  const added = new Map(
+    edits.flatMap((edit) => (edit.op === 'add' ? [[edit.node.id, edit.node] as const] : [])),
+  );
+  const nodeAt = (id: string) => find(before, id)?.node ?? added.get(id);
+  const nameOf = (id: string) =>
+    id === before.root.id ? 'the course' : (nodeAt(id)?.name ?? 'what is gone');
+  return edits
+    .flatMap((edit): ChangeLine[] => {
+      switch (edit.op) {
+        case 'course':
+          return fieldLines('The course', before as unknown as Fields, edit);
+        case 'set': {
+          const node = nodeAt(edit.id);
+          return node
+            ? fieldLines(node === before.root ? 'The whole' : node.name, node as unknown as Fields, edit)
+            : [];
+        }
+        case 'add':
+          return [{ what: `${edit.node.name} added to ${nameOf(edit.parent)}` }];
+        case 'remove':
+          return [{ what: `${nameOf(edit.id)} deleted${withPieces(nodeAt(edit.id))}` }];
+        case 'move':
+          return [{ what: `${nameOf(edit.id)} moved to ${nameOf(edit.parent)}` }];
+      }
+    })
+    .filter((line) => line.after === undefined || line.before !== line.after);
 }
 
 type Fields = Record<string, unknown>;
-
-function nameOf(course: Course, id: string): string {
-  const placed = find(course, id);
-  return placed && placed.above.length === 0 ? 'the course' : (placed?.node.name ?? 'what is gone');
-}
 
 function withPieces(node: CourseNode | undefined): string {
   if (node?.kind !== 'category') return '';

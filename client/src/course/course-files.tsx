@@ -1,14 +1,17 @@
-import { readCourse, ruleSheet, writeCourse, type Course, type Fault } from '@fidens/core';
+import { readCourse, replacement, ruleSheet, writeCourse, type Course, type Fault } from '@fidens/core';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { SectionTitle, Soft } from '../parts/words';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
+import { ChangePreview } from './change-preview';
 import type { CoursePageProps } from './scores-page';
 
-/** The course as a file: whole, or its rules alone to hand on. */
-export function ExportCourse({ course: { document } }: CoursePageProps) {
+/** The course as a file: whole, or its rules alone to hand on; and another file in its place. */
+export function CourseFiles({ course }: CoursePageProps) {
+  const { document } = course;
+  const [file, setFile] = useState<Course>();
   return (
     <View style={{ gap: SPACE.s }}>
       <SectionTitle>As a file</SectionTitle>
@@ -21,11 +24,23 @@ export function ExportCourse({ course: { document } }: CoursePageProps) {
           Save a rule sheet
         </Button>
       </View>
+      <OpenCourseFile label="Replace this course by a file" onOpen={setFile} />
+      {file && (
+        <ChangePreview
+          key={writeCourse(file)}
+          course={course}
+          edits={replacement(document, file)}
+          title="In place of this course"
+          button="Replace the course"
+          done="Replaced by a file"
+          onEnd={() => setFile(undefined)}
+        />
+      )}
     </View>
   );
 }
 
-function saveFile(document: Course, name: string): void {
+export function saveFile(document: Course, name: string): void {
   const link = window.document.createElement('a');
   link.href = URL.createObjectURL(new Blob([writeCourse(document)], { type: 'application/json' }));
   link.download = `${name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '')}.json`;
@@ -36,8 +51,14 @@ function saveFile(document: Course, name: string): void {
 /** A file that is larger than any course could be. */
 const MOST_BYTES = 4_000_000;
 
+interface OpenCourseFileProps {
+  label: string;
+  onOpen: (document: Course) => void;
+  busy?: boolean;
+}
+
 /** Opens a course file or a rule sheet; what is wrong with it is said whole, each with its place, and nothing is stored. */
-export function OpenCourseFile({ onOpen, busy }: { onOpen: (document: Course) => void; busy: boolean }) {
+export function OpenCourseFile({ label, onOpen, busy = false }: OpenCourseFileProps) {
   const c = useColours();
   const [faults, setFaults] = useState<readonly Fault[]>([]);
   const [name, setName] = useState('');
@@ -58,7 +79,7 @@ export function OpenCourseFile({ onOpen, busy }: { onOpen: (document: Course) =>
         ref={input}
         type="file"
         accept="application/json,.json"
-        aria-label="Course file"
+        aria-label={`${label}: file`}
         style={{ display: 'none' }}
         onChange={({ target }) => {
           void open(target.files?.[0]);
@@ -71,7 +92,7 @@ export function OpenCourseFile({ onOpen, busy }: { onOpen: (document: Course) =>
         style={{ alignSelf: 'flex-start' }}
         onPress={() => input.current?.click()}
       >
-        Open a course file or rule sheet
+        {label}
       </Button>
       {faults.length > 0 && (
         <View role="alert" style={{ gap: SPACE.xs }}>

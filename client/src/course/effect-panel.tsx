@@ -10,7 +10,12 @@ import { useRuleDraft, type RuleDraft } from './rule-draft';
 import type { CoursePageProps } from './scores-page';
 import { plural } from './words';
 
-const NAMES = { standing: 'Standing', floor: 'Floor', ceiling: 'Ceiling', forecast: 'Forecast' } as const;
+export const OUTLOOK_NAMES = {
+  standing: 'Standing',
+  floor: 'Floor',
+  ceiling: 'Ceiling',
+  forecast: 'Forecast',
+} as const;
 
 interface EffectPanelProps {
   draft: RuleDraft;
@@ -42,7 +47,12 @@ export function EffectPanel({ draft, whole = false }: EffectPanelProps) {
       <View style={{ gap: SPACE.xs }}>
         <View aria-live="polite" style={{ gap: SPACE.xs }}>
           {shown.map(({ name, before, after }) => (
-            <Row key={name} label={NAMES[name]} before={gradeText(before)} after={gradeText(after)} />
+            <ChangeRow
+              key={name}
+              label={OUTLOOK_NAMES[name]}
+              before={gradeText(before)}
+              after={gradeText(after)}
+            />
           ))}
         </View>
         {(whole || isOpen) && <Details effect={effect} whole={whole} />}
@@ -80,22 +90,27 @@ export function EffectAside({ course }: CoursePageProps) {
 /** A list that scrolls is reached with the keyboard too. */
 const KEYBOARD = { tabIndex: 0, role: 'group', 'aria-label': 'What changes' } as const;
 
-function Details({ effect, whole }: { effect: Effect; whole: boolean }) {
+export function Details({ effect, whole }: { effect: Effect; whole: boolean }) {
   const { outlooks, reach, pieces } = effect;
   const rest = whole ? [] : outlooks.filter(({ name }) => name !== 'standing');
   const content = (
     <View style={{ gap: SPACE.xs }}>
       {rest.map(({ name, before, after }) => (
-        <Row key={name} label={NAMES[name]} before={gradeText(before)} after={gradeText(after)} />
+        <ChangeRow
+          key={name}
+          label={OUTLOOK_NAMES[name]}
+          before={gradeText(before)}
+          after={gradeText(after)}
+        />
       ))}
       {reach.map(({ label, before, after }) => (
-        <Row key={label} label={label} before={takes(before)} after={takes(after)} />
+        <ChangeRow key={label} label={label} before={takes(before)} after={takes(after)} />
       ))}
       {pieces.length > 0 && (
         <View style={{ gap: SPACE.xs, paddingTop: SPACE.s }}>
           <Figure>{plural(pieces.length, 'piece counts', 'pieces count')} otherwise</Figure>
           {pieces.map(({ id, name, before, after }) => (
-            <Row key={id} label={name} {...partTexts(before, after)} />
+            <ChangeRow key={id} label={name} {...partTexts(before, after)} />
           ))}
         </View>
       )}
@@ -111,7 +126,7 @@ function Details({ effect, whole }: { effect: Effect; whole: boolean }) {
 }
 
 /** One thing before and after; what stays the same is quiet. */
-function Row({ label, before, after }: { label: string; before: string; after: string }) {
+export function ChangeRow({ label, before, after }: { label: string; before: string; after: string }) {
   const c = useColours();
   const same = before === after;
   return (
@@ -133,7 +148,7 @@ function changeText(before: string, after: string): string {
   return `${before} → ${both ? after.slice(shared.length) : after}`;
 }
 
-function gradeText(grade: ShownGrade | undefined): string {
+export function gradeText(grade: ShownGrade | undefined): string {
   return grade ? `${grade.percent} ${grade.letter}` : 'no number';
 }
 

@@ -1,14 +1,15 @@
-import { find, type Category, type Course, type CourseNode, type Edit } from '@fidens/core';
+import { find, type Category, type Course, type CourseNode } from '@fidens/core';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { Choice } from '../parts/choice';
 import { SPACE } from '../theme/layout';
+import type { EditRules } from './rule-draft';
 
 interface PlaceRulesProps {
   course: Course;
   node: CourseNode;
   parent: Category;
-  edit: (edits: readonly Edit[], done?: string) => void;
+  edit: EditRules;
 }
 
 /** Where a category or piece stands: before and after what, and in which category. */

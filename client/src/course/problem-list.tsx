@@ -5,7 +5,6 @@ import {
   setting,
   type Category,
   type Course,
-  type Edit,
   type Problem,
 } from '@fidens/core';
 import { View } from 'react-native';
@@ -14,10 +13,11 @@ import { NumberRule } from '../parts/number-rule';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
 import { number } from './words';
+import type { EditRules } from './rule-draft';
 
 interface ProblemListProps {
   course: Course;
-  edit: (edits: readonly Edit[], done?: string) => void;
+  edit: EditRules;
 }
 
 /** What in a course's rules wants a decision, each with the one action that settles it. */

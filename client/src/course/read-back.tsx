@@ -12,14 +12,20 @@ export function ReadBack({ course }: { course: Course }) {
     <View style={{ gap: SPACE.s }}>
       <SectionTitle>Read back</SectionTitle>
       <Fold title="The rules in sentences, to hold against the syllabus">
-        <View role="list" style={{ gap: SPACE.s }}>
-          {readBack(course).map((sentence) => (
-            <View role="listitem" key={sentence}>
-              <Soft>{sentence}</Soft>
-            </View>
-          ))}
-        </View>
+        <ReadBackList course={course} />
       </Fold>
+    </View>
+  );
+}
+
+export function ReadBackList({ course }: { course: Course }) {
+  return (
+    <View role="list" style={{ gap: SPACE.s }}>
+      {readBack(course).map((sentence, index) => (
+        <View role="listitem" key={index}>
+          <Soft>{sentence}</Soft>
+        </View>
+      ))}
     </View>
   );
 }

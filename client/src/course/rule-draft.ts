@@ -1,6 +1,7 @@
 import {
   applyEdits,
   checkCourse,
+  checkEdits,
   effectOf,
   pieces,
   statusOf,
@@ -10,18 +11,32 @@ import {
 } from '@fidens/core';
 import { useCallback, useMemo, useState, useSyncExternalStore } from 'react';
 import type { StoredCourse } from '../data/courses';
+import { onForget, readKept, writeKept } from '../data/kept-state';
 import { useNow } from '../data/session';
+import { remember } from '../data/undo';
 import { useChange } from '../data/use-change';
-import { placeWords } from './change-words';
+import { changeLines, placeWords } from './change-words';
 
-/** Changes of a course's rules that wait to be kept, for each course; they outlive the page, not the window. */
+/** Changes of a course's rules that wait to be kept, for each course; they outlive the page and the window. */
 const drafts = new Map<string, readonly Edit[]>();
 const NONE: readonly Edit[] = [];
 const listeners = new Set<() => void>();
+onForget(() => drafts.clear());
+
+const keyOf = (courseId: string) => `rules ${courseId}`;
+
+function draftFor(courseId: string): readonly Edit[] {
+  const known = drafts.get(courseId);
+  if (known) return known;
+  const kept = checkEdits(readKept(keyOf(courseId)));
+  const edits = kept.ok ? kept.value : NONE;
+  drafts.set(courseId, edits);
+  return edits;
+}
 
 function setDraft(courseId: string, edits: readonly Edit[]): void {
-  if (edits.length === 0) drafts.delete(courseId);
-  else drafts.set(courseId, edits);
+  drafts.set(courseId, edits.length === 0 ? NONE : edits);
+  writeKept(keyOf(courseId), edits.length === 0 ? undefined : edits);
   for (const listener of listeners) listener();
 }
 
@@ -30,6 +45,9 @@ function subscribe(listener: () => void): () => void {
   return () => listeners.delete(listener);
 }
 
+/** Changes a course's rules; `done` says in words what was done, where that deserves a notice. */
+export type EditRules = (edits: readonly Edit[], done?: string) => void;
+
 /** A course's rules as they are being changed. */
 export interface RuleDraft {
   /** The course with the changes that wait, for the Rules page alone. */
@@ -37,7 +55,7 @@ export interface RuleDraft {
   /** What they do; nothing where none wait. */
   readonly effect: Effect | undefined;
   /** Changes the rules; what would break the course is refused, and says why. */
-  readonly edit: (edits: readonly Edit[], done?: string) => void;
+  readonly edit: EditRules;
   /** Why the last change was refused, if it was. */
   readonly refused: string | undefined;
   readonly keep: () => void;
@@ -51,11 +69,15 @@ export interface RuleDraft {
 export function useRuleDraft(kept: StoredCourse): RuleDraft {
   const now = useNow();
   const change = useChange(kept);
-  const read = () => drafts.get(kept.id) ?? NONE;
+  const read = () => draftFor(kept.id);
   const waiting = useSyncExternalStore(subscribe, read, read);
   const { document } = kept;
   const [refused, setRefused] = useState<string>();
-  const drafted = useMemo(() => draftOf(document, waiting), [document, waiting]);
+  const fit = useMemo(
+    () => (waiting.length > 0 ? applied(document, waiting) : undefined),
+    [document, waiting],
+  );
+  const drafted = fit && 'course' in fit ? fit.course : undefined;
   const effect = useMemo(
     () => (drafted ? effectOf(document, drafted, now) : undefined),
     [document, drafted, now],
@@ -67,7 +89,7 @@ export function useRuleDraft(kept: StoredCourse): RuleDraft {
       setRefused('reason' in after ? after.reason : undefined);
       if ('reason' in after) return;
       if (drafted || (hasScores(document) && doesSomething(effectOf(document, after.course, now))))
-        setDraft(kept.id, all);
+        wait(kept.id, waiting, all, done ?? changeLines(document, edits)[0]?.what ?? document.title);
       else change(edits, done);
     },
     [change, document, drafted, kept.id, now, waiting],
@@ -76,24 +98,25 @@ export function useRuleDraft(kept: StoredCourse): RuleDraft {
     course: drafted ? { ...kept, document: drafted } : kept,
     effect,
     edit,
-    refused,
+    refused:
+      refused ?? (fit && 'reason' in fit ? `What waited does not fit any more: ${fit.reason}` : undefined),
     keep: () => {
       change(waiting, 'The rules are changed');
       setDraft(kept.id, NONE);
     },
-    discard: () => setDraft(kept.id, NONE),
+    discard: () => wait(kept.id, waiting, NONE, 'The changed rules discarded'),
   };
 }
 
-/** The course with changes that fit it; nothing where there are none, or where they no longer fit. */
-function draftOf(document: Course, edits: readonly Edit[]): Course | undefined {
-  if (edits.length === 0) return undefined;
-  const after = applied(document, edits);
-  return 'course' in after ? after.course : undefined;
+/** Lets changed rules wait; what waited before can be had back. */
+function wait(courseId: string, before: readonly Edit[], after: readonly Edit[], done: string): void {
+  setDraft(courseId, after);
+  const step = { done, undo: () => setDraft(courseId, before), redo: () => setDraft(courseId, after) };
+  remember(step, after.length === 0);
 }
 
 /** The course with changes, or why it would not be right with them. */
-function applied(document: Course, edits: readonly Edit[]): { course: Course } | { reason: string } {
+export function applied(document: Course, edits: readonly Edit[]): { course: Course } | { reason: string } {
   const edited = applyEdits(document, edits);
   if (!edited.ok) return { reason: edited.faults[0]!.message };
   const checked = checkCourse(edited.course);

@@ -7,12 +7,13 @@ export interface ScalePreset {
   readonly scale: Scale;
 }
 
-const bands = (rows: readonly (readonly [string, string, string?])[]): Scale['bands'] =>
+/** Bands from label, cut-off and credit points; the lowest ones fail. */
+const bands = (rows: readonly (readonly [string, string, string?])[], failing = 1): Scale['bands'] =>
   rows.map(([label, from, points], index) => ({
     label,
     from,
     ...(points && { points }),
-    ...(index === rows.length - 1 && { pass: false }),
+    ...(index >= rows.length - failing && { pass: false }),
   }));
 
 export const SCALE_PRESETS: readonly ScalePreset[] = [
@@ -70,6 +71,23 @@ export const SCALE_PRESETS: readonly ScalePreset[] = [
         ['Pass', '50'],
         ['Fail', '0'],
       ]),
+    },
+  },
+  {
+    id: 'one-to-six',
+    name: '1 to 6',
+    scale: {
+      bands: bands(
+        [
+          ['1', '92'],
+          ['2', '81'],
+          ['3', '67'],
+          ['4', '50'],
+          ['5', '30'],
+          ['6', '0'],
+        ],
+        2,
+      ),
     },
   },
 ];

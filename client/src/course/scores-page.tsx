@@ -1,4 +1,13 @@
-import type { Assessment, Category, CourseNode, Derivation, Part } from '@fidens/core';
+import {
+  bandOf,
+  lettersOf,
+  type Assessment,
+  type Category,
+  type CourseNode,
+  type Derivation,
+  type Part,
+} from '@fidens/core';
+import { Link } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -38,9 +47,16 @@ export function ScoresPage({ course }: CoursePageProps) {
   return (
     <View style={{ gap: SPACE.xl }}>
       {root.children.length === 0 && (
-        <Empty title="Nothing listed yet">
-          Set up the categories on the Rules page, or add a first piece here: it can be filed under its
-          category later.
+        <Empty
+          title="Nothing listed yet"
+          actions={
+            <Link href={`/new-course/${course.id}/categories`} asChild>
+              <Button mode="contained">Set it up in short steps</Button>
+            </Link>
+          }
+        >
+          Copy the categories from the syllabus, or add a first piece here: it can be filed under its category
+          later.
         </Empty>
       )}
       <CategoryScores course={course} category={root} derivation={outlooks.standing} row={row} depth={0} />
@@ -69,7 +85,7 @@ function CategoryScores({ course, category, derivation, row, depth }: CategorySc
     <View style={{ gap: SPACE.l, paddingLeft: depth > 1 ? SPACE.m : 0 }}>
       {groups.map((group) => (
         <View key={group.id} style={{ gap: SPACE.s }}>
-          <SectionTitle level={depth + 2} end={<Figure>{groupPercent(part(group))}</Figure>}>
+          <SectionTitle level={depth + 2} end={<Figure>{groupGrade(course, group, part(group))}</Figure>}>
             {group.name}
           </SectionTitle>
           <Soft style={{ marginTop: -SPACE.s }}>
@@ -108,9 +124,13 @@ function CategoryScores({ course, category, derivation, row, depth }: CategorySc
   );
 }
 
-function groupPercent(part: Part | undefined): string {
+/** A category's percent; with a letter where it is a part of the course with categories of its own, such as a term's half. */
+function groupGrade({ document }: StoredCourse, group: Category, part: Part | undefined): string {
   const value = part?.worth?.value;
-  return value ? `${percent(value)}%` : '–';
+  if (!value) return '–';
+  const isHalf = group.children.some(({ kind }) => kind === 'category');
+  const letter = isHalf ? `${bandOf(value, lettersOf(document.scale)).label} · ` : '';
+  return `${letter}${percent(value)}%`;
 }
 
 function AddPiece({ course, category }: { course: StoredCourse; category: Category }) {

@@ -1,14 +1,9 @@
-import { setting, type CourseNode, type Edit } from '@fidens/core';
+import { setting, type CourseNode } from '@fidens/core';
 import { Choice } from '../parts/choice';
+import type { EditRules } from './rule-draft';
 
 /** Whether a category or piece counts, may only add, or does not count. */
-export function TakesPart({
-  node,
-  edit,
-}: {
-  node: CourseNode;
-  edit: (edits: readonly Edit[], done?: string) => void;
-}) {
+export function TakesPart({ node, edit }: { node: CourseNode; edit: EditRules }) {
   const value = node.counted === false ? 'not' : node.extraCredit ? 'extra' : 'counts';
   return (
     <Choice

@@ -1,6 +1,7 @@
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { ask } from './api';
+import { forgetKept } from './kept-state';
 
 export interface Student {
   id: string;
@@ -54,6 +55,7 @@ export function useSignOut() {
 /** Begins a session: nothing of what another student has seen or left unsaved is kept. */
 function enter(client: QueryClient, session: Session): void {
   client.getMutationCache().clear();
+  forgetKept();
   client.setQueryData(sessionQuery.queryKey, session);
   client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== sessionQuery.queryKey[0] });
 }

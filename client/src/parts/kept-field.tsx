@@ -12,10 +12,21 @@ interface KeptFieldProps {
   onKeep: (text: string) => void;
   style: object;
   numeric?: boolean;
+  /** What is typed and right, before it is kept; nothing once the field is left. */
+  onType?: ((text: string | undefined) => void) | undefined;
 }
 
 /** A field that keeps itself when it is left, or on Enter; what is not right stays in it, with what would be. */
-export function KeptField({ label, shown, value, fault, onKeep, style, numeric = false }: KeptFieldProps) {
+export function KeptField({
+  label,
+  shown,
+  value,
+  fault,
+  onKeep,
+  style,
+  numeric = false,
+  onType,
+}: KeptFieldProps) {
   const c = useColours();
   const [text, setText] = useState(value);
   const told = useRef(value);
@@ -26,7 +37,13 @@ export function KeptField({ label, shown, value, fault, onKeep, style, numeric =
   }, [value]);
   const typed = numeric ? text.trim().replace(',', '.') : text;
   const wrong = fault(typed);
+  const type = (next: string) => {
+    setText(next);
+    const read = numeric ? next.trim().replace(',', '.') : next;
+    if (!fault(read)) onType?.(read);
+  };
   const keep = () => {
+    onType?.(undefined);
     if (wrong || typed === value) return;
     told.current = typed;
     onKeep(typed);
@@ -40,7 +57,7 @@ export function KeptField({ label, shown, value, fault, onKeep, style, numeric =
         aria-label={label}
         aria-invalid={!!wrong}
         value={text}
-        onChangeText={setText}
+        onChangeText={type}
         onBlur={keep}
         onSubmitEditing={keep}
         error={!!wrong}

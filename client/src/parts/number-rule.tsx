@@ -17,10 +17,21 @@ interface NumberRuleProps {
   /** A whole number. */
   whole?: boolean;
   width?: number;
+  /** What is typed and right, before it is kept; nothing once the field is left. */
+  onType?: ((text: string | undefined) => void) | undefined;
 }
 
 /** A number of a rule in a field that keeps itself. */
-export function NumberRule({ label, shown, value, onKeep, wants, width = 108, ...form }: NumberRuleProps) {
+export function NumberRule({
+  label,
+  shown,
+  value,
+  onKeep,
+  wants,
+  width = 108,
+  onType,
+  ...form
+}: NumberRuleProps) {
   return (
     <KeptField
       label={label}
@@ -30,6 +41,7 @@ export function NumberRule({ label, shown, value, onKeep, wants, width = 108, ..
       onKeep={(text) => onKeep(text === '' ? undefined : text)}
       style={{ width }}
       numeric
+      onType={onType}
     />
   );
 }

@@ -1,7 +1,8 @@
 import { Link, usePathname } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import { Text } from 'react-native-paper';
+import { IconButton, Text } from 'react-native-paper';
 import { useLooseEnds } from '../course/loose-ends';
+import { undoLast, useSteps } from '../data/undo';
 import { Icon } from '../theme/icons';
 import { SPACE, TOUCH, useIsWide } from '../theme/layout';
 import { DISPLAY, useColours } from '../theme/paper-theme';
@@ -47,6 +48,7 @@ export function Places() {
       {PLACES.map(({ href, label }) =>
         href === '/record' ? <Record key={href} /> : <Place key={href} href={href} label={label} />,
       )}
+      <Undo />
     </View>
   );
 }
@@ -83,6 +85,14 @@ function Place({ href, label }: { href: PlaceHref; label: string }) {
   );
 }
 
+/** The way back from the last thing that was done, wherever one is. */
+function Undo() {
+  const { past } = useSteps();
+  const last = past.at(-1);
+  if (!last) return null;
+  return <IconButton icon="undo" size={22} accessibilityLabel={`Undo: ${last.done}`} onPress={undoLast} />;
+}
+
 /** The centre: recording a score is never more than a touch away. */
 function Record() {
   const c = useColours();
@@ -111,6 +121,6 @@ function Record() {
 function useIsHere(href: PlaceHref): boolean {
   const path = usePathname();
   return href === '/'
-    ? path === '/' || path.startsWith('/course') || path === '/new-course'
-    : path.startsWith(href);
+    ? path === '/' || path.startsWith('/course') || path.startsWith('/new-course')
+    : path.startsWith(href) || (href === '/you' && path.startsWith('/scales'));
 }

@@ -10,6 +10,8 @@ interface RibbonProps {
   segments: readonly Segment[];
   /** Large on the course, with its numbers below; small in lists. */
   large?: boolean;
+  /** A sketch before there is work: the points that the whole width stands for, which the segments may not come to yet. */
+  of?: number;
 }
 
 interface Placed {
@@ -25,9 +27,9 @@ const LEGIBLE = 40;
 const ROOMY = 96;
 
 /** The course as a bar of 100 points: earned, lost and still open, category by category. */
-export function Ribbon({ segments, large = false }: RibbonProps) {
+export function Ribbon({ segments, large = false, of = 0 }: RibbonProps) {
   const [width, setWidth] = useState(0);
-  const placed = place(segments, width);
+  const placed = place(segments, width, of);
   const height = large ? 24 : 12;
   return (
     <View
@@ -37,7 +39,7 @@ export function Ribbon({ segments, large = false }: RibbonProps) {
       style={{ minHeight: height }}
     >
       {width > 0 && <Bars placed={placed} width={width} height={height} />}
-      {large && width > 0 && <Names placed={placed} />}
+      {large && width > 0 && <Names placed={placed} withPoints={of === 0} />}
     </View>
   );
 }
@@ -95,21 +97,23 @@ function Bars({ placed, width, height }: { placed: readonly Placed[]; width: num
   );
 }
 
-function Names({ placed }: { placed: readonly Placed[] }) {
+function Names({ placed, withPoints }: { placed: readonly Placed[]; withPoints: boolean }) {
   const { soft, ink } = useColours();
   const legible = placed.filter(({ width }) => width >= LEGIBLE);
   // A few names among many segments would only seem to name the rest.
   if (legible.length * 2 < placed.length) return null;
   return (
-    <View style={{ height: 38, marginTop: SPACE.xs }} aria-hidden>
+    <View style={{ height: withPoints ? 38 : 18, marginTop: SPACE.xs }} aria-hidden>
       {legible.map(({ segment, x, width }) => (
         <View key={segment.id} style={{ position: 'absolute', left: x + 2, width: width - 2 }}>
           <Text variant="labelSmall" numberOfLines={1} style={{ color: soft }}>
             {segment.name} {segment.extra ? '+' : decimalText(segment.share, 1)}
           </Text>
-          <Text variant="labelSmall" numberOfLines={1} style={{ color: ink, fontFamily: TEXT_STRONG }}>
-            {pointsWords(segment, width >= ROOMY)}
-          </Text>
+          {withPoints && (
+            <Text variant="labelSmall" numberOfLines={1} style={{ color: ink, fontFamily: TEXT_STRONG }}>
+              {pointsWords(segment, width >= ROOMY)}
+            </Text>
+          )}
         </View>
       ))}
     </View>
@@ -121,9 +125,9 @@ function whole({ earned, lost, open }: Segment): Rational {
   return earned.add(lost).add(open);
 }
 
-function place(segments: readonly Segment[], width: number): Placed[] {
+function place(segments: readonly Segment[], width: number, of: number): Placed[] {
   const shown = segments.filter((segment) => whole(segment).n > 0n);
-  const total = shown.reduce((sum, segment) => sum.add(whole(segment)), ZERO).valueOf();
+  const total = Math.max(of, shown.reduce((sum, segment) => sum.add(whole(segment)), ZERO).valueOf());
   const room = Math.max(0, width - GAP * (shown.length - 1));
   let x = 0;
   return shown.map((segment) => {

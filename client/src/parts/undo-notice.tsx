@@ -1,46 +1,35 @@
-import { useSyncExternalStore } from 'react';
+import { useEffect } from 'react';
 import { Snackbar } from 'react-native-paper';
+import { dismissNotice, redoLast, undoLast, useSteps } from '../data/undo';
 
-interface Undo {
-  /** What was done: "Field logs deleted, with 6 pieces". */
-  done: string;
-  undo: () => void;
-}
-
-let shown: Undo | undefined;
-const listeners = new Set<() => void>();
-
-function show(next: Undo | undefined): void {
-  shown = next;
-  for (const listener of listeners) listener();
-}
-
-/** Offers to take back what was just done. */
-export function showUndo(undo: Undo): void {
-  show(undo);
-}
-
-function subscribe(listener: () => void): () => void {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-}
-
-/** The offer to take back, at the foot of the screen. */
+/** The offer to take back what was just done, or to do it again, at the foot of the screen; and the keys for both. */
 export function UndoNotice() {
-  const current = useSyncExternalStore(
-    subscribe,
-    () => shown,
-    () => shown,
-  );
+  const { notice } = useSteps();
+  useUndoKeys();
   return (
     <Snackbar
-      visible={current !== undefined}
-      onDismiss={() => show(undefined)}
+      visible={notice !== undefined}
+      onDismiss={dismissNotice}
       duration={8_000}
       wrapperStyle={{ maxWidth: 520, alignSelf: 'center' }}
-      action={{ label: 'Undo', onPress: () => current?.undo() }}
+      action={{ label: notice?.offer ?? '', onPress: notice?.offer === 'Redo' ? redoLast : undoLast }}
     >
-      {current?.done ?? ''}
+      {notice?.text ?? ''}
     </Snackbar>
   );
+}
+
+/** Control and Z, with Shift to do again; in a field of text they are the field's own. */
+function useUndoKeys(): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const isUndo = (event.ctrlKey || event.metaKey) && !event.altKey && event.key.toLowerCase() === 'z';
+      if (!isUndo || event.target instanceof HTMLInputElement) return;
+      event.preventDefault();
+      if (event.shiftKey) redoLast();
+      else undoLast();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
 }

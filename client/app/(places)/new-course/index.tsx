@@ -1,0 +1,192 @@
+import { courseFields, decimalSchema, JOI_OPTIONS, type Course } from '@fidens/core';
+import { useQuery } from '@tanstack/react-query';
+import { joiResolver } from '@hookform/resolvers/joi';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import Joi from 'joi';
+import { useEffect, useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
+import { View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { OpenCourseFile } from '../../../src/course/course-files';
+import { SCALE_PRESETS } from '../../../src/course/scale-presets';
+import { faultsOf, reasonOf } from '../../../src/data/api';
+import { useCreateCourse } from '../../../src/data/courses';
+import { readKept, writeKept } from '../../../src/data/kept-state';
+import { ruleSheetsQuery } from '../../../src/data/library';
+import { useTerm } from '../../../src/data/terms';
+import { Choice } from '../../../src/parts/choice';
+import { FormField } from '../../../src/parts/form-field';
+import { Page } from '../../../src/parts/page';
+import { SectionTitle, Soft } from '../../../src/parts/words';
+import { StepMarks } from '../../../src/setup/setup-frame';
+import { courseFromSheet, newCourse, type CourseNames } from '../../../src/setup/starts';
+import { SPACE } from '../../../src/theme/layout';
+import { useColours } from '../../../src/theme/paper-theme';
+
+const NO_NAMES: CourseNames = { title: '', code: '', credits: '' };
+
+const KEY = 'new course';
+const namesSchema = Joi.object({
+  title: Joi.string().allow('').required(),
+  code: Joi.string().allow('').required(),
+  credits: Joi.string().allow('').required(),
+});
+
+const formSchema = Joi.object({
+  title: courseFields.title.required(),
+  code: courseFields.code.allow(''),
+  credits: Joi.string()
+    .allow('')
+    .custom((text: string, helpers) =>
+      decimalSchema().validate(text.trim().replace(',', '.')).error
+        ? helpers.message({ custom: 'must be a number from 0 up' })
+        : text,
+    ),
+});
+
+/** What was typed before and never used: leaving this page loses nothing. */
+function keptNames(): CourseNames {
+  const kept = readKept(KEY);
+  return namesSchema.validate(kept).error || kept === undefined ? NO_NAMES : (kept as CourseNames);
+}
+
+/** The first step of a course: its name, what it starts from, and how the whole adds up. */
+export default function NewCourse() {
+  const c = useColours();
+  const router = useRouter();
+  const term = useTerm();
+  const create = useCreateCourse();
+  const { data: sheets = [] } = useQuery(ruleSheetsQuery);
+  const { sheet: asked } = useLocalSearchParams<{ sheet?: string }>();
+  const [start, setStart] = useState<string>(asked ?? 'blank');
+  const [combine, setCombine] = useState<'weights' | 'points'>('weights');
+  const [kept] = useState(keptNames);
+  const { control, handleSubmit, setError } = useForm<CourseNames>({
+    resolver: joiResolver(formSchema, JOI_OPTIONS),
+    defaultValues: kept,
+  });
+  const typed = useWatch({ control }) as CourseNames;
+  useEffect(() => writeKept(KEY, { ...NO_NAMES, ...typed }), [typed]);
+  const make = (document: Course, next: (id: string) => string, onError?: (error: unknown) => void) =>
+    create.mutate(
+      { termId: term!.id, document },
+      {
+        onSuccess: ({ id }) => {
+          writeKept(KEY, undefined);
+          router.replace(next(id) as '/');
+        },
+        ...(onError && { onError }),
+      },
+    );
+  const submit = (next: (id: string) => string) =>
+    void handleSubmit((names) => {
+      const sheet = sheets.find(({ id }) => id === start);
+      const document = sheet
+        ? courseFromSheet(names, sheet.document)
+        : newCourse(names, start === 'halves' ? 'halves' : 'blank', combine, SCALE_PRESETS[0]!.scale);
+      make(document, next, (error) => {
+        for (const { at, message } of faultsOf(error))
+          setError(at.replace('document.', '') as keyof CourseNames, { message });
+      });
+    })();
+  const setUp = (id: string) => `/new-course/${id}/categories`;
+  return (
+    <Page>
+      <View>
+        <Soft>{term?.name}</Soft>
+        <Text variant="displaySmall" role="heading" aria-level={1} style={{ color: c.ink }}>
+          New course
+        </Text>
+      </View>
+      <StepMarks step="course" />
+      <View style={{ gap: SPACE.m }}>
+        <FormField
+          control={control}
+          name="title"
+          label="Title"
+          autoFocus
+          onSubmitEditing={() => submit(setUp)}
+        />
+        <View style={{ flexDirection: 'row', gap: SPACE.m }}>
+          <View style={{ flex: 1 }}>
+            <FormField control={control} name="code" label="Code" onSubmitEditing={() => submit(setUp)} />
+          </View>
+          <View style={{ flex: 1 }}>
+            <FormField
+              control={control}
+              name="credits"
+              label="Credits"
+              inputMode="decimal"
+              onSubmitEditing={() => submit(setUp)}
+            />
+          </View>
+        </View>
+      </View>
+      <SectionTitle>What it starts from</SectionTitle>
+      <Choice
+        label="What it starts from"
+        value={start}
+        onChange={setStart}
+        options={[
+          { value: 'blank', label: 'An empty page' },
+          {
+            value: 'halves',
+            label: 'Two halves and an exam',
+            hint: 'Halves of 40 with categories of their own, an exam of 20; all of it can be changed.',
+          },
+          ...sheets.map(({ id, document }) => ({
+            value: id,
+            label: document.title,
+            hint: `Your rule sheet: ${document.root.children.map(({ name }) => name).join(', ')}.`,
+          })),
+        ]}
+      />
+      {start === 'blank' && (
+        <>
+          <SectionTitle>How the whole adds up</SectionTitle>
+          <Choice
+            label="How the whole adds up"
+            value={combine}
+            onChange={setCombine}
+            options={[
+              {
+                value: 'weights',
+                label: 'Weights',
+                hint: 'Each category counts a share: problem sets 15, labs 35, final 50.',
+              },
+              {
+                value: 'points',
+                label: 'Points pooled',
+                hint: 'Every point counts alike: two papers of 90, ten logs of 24.',
+              },
+            ]}
+          />
+        </>
+      )}
+      {create.error && (
+        <Text variant="bodyMedium" role="alert" style={{ color: c.error }}>
+          {reasonOf(create.error)}
+        </Text>
+      )}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button mode="contained" onPress={() => submit(setUp)} loading={create.isPending} disabled={!term}>
+          Next: its categories
+        </Button>
+        <Button onPress={() => submit((id) => `/course/${id}/scores`)} disabled={!term}>
+          Scores first, rules later
+        </Button>
+      </View>
+      {term && (
+        <View style={{ gap: SPACE.s }}>
+          <SectionTitle>Or from a file</SectionTitle>
+          <Soft>A course file with everything in it, or a rule sheet that a classmate handed on.</Soft>
+          <OpenCourseFile
+            label="Open a course file or rule sheet"
+            busy={create.isPending}
+            onOpen={(document) => make(document, (id) => `/course/${id}/rules`)}
+          />
+        </View>
+      )}
+    </Page>
+  );
+}

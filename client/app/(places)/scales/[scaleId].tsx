@@ -1,0 +1,236 @@
+import { checkCourse, checkScale, effectOf, isSame, type Course, type Scale } from '@fidens/core';
+import { useQuery } from '@tanstack/react-query';
+import { Link, useLocalSearchParams, useRouter } from 'expo-router';
+import { Pressable, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { placeWords } from '../../../src/course/change-words';
+import { ChangeRow, gradeText } from '../../../src/course/effect-panel';
+import { ScaleEditor } from '../../../src/course/scale-editor';
+import { ScaleRead } from '../../../src/course/scale-rules';
+import { plural } from '../../../src/course/words';
+import { reasonOf } from '../../../src/data/api';
+import type { StoredCourse } from '../../../src/data/courses';
+import { useKeptState } from '../../../src/data/kept-state';
+import {
+  scalesQuery,
+  useChangeScale,
+  useCoursesWith,
+  useDeleteScale,
+  useKeepScale,
+  type LibraryScale,
+} from '../../../src/data/library';
+import { useNow } from '../../../src/data/session';
+import { deletion, remember } from '../../../src/data/undo';
+import { KeptField } from '../../../src/parts/kept-field';
+import { Page } from '../../../src/parts/page';
+import { Empty, Failed, Loading } from '../../../src/parts/states';
+import { SectionTitle, Soft } from '../../../src/parts/words';
+import { Icon } from '../../../src/theme/icons';
+import { SPACE, TOUCH } from '../../../src/theme/layout';
+import { useColours } from '../../../src/theme/paper-theme';
+
+/** A scale of the library: its bands, the courses that have it, and what a change does to each of them. */
+export default function ScaleScreen() {
+  const { scaleId } = useLocalSearchParams<{ scaleId: string }>();
+  const { data: scales, error, refetch } = useQuery(scalesQuery);
+  if (error && !scales) return <Failed what="Your scales" error={error} retry={() => void refetch()} />;
+  if (!scales) return <Loading what="your scales" />;
+  const scale = scales.find(({ id }) => id === scaleId);
+  return (
+    <Page>
+      <BackToYou />
+      {scale ? (
+        <EditScale key={scale.id} kept={scale} />
+      ) : (
+        <Empty title="No such scale">It may have been deleted, or it is not yours.</Empty>
+      )}
+    </Page>
+  );
+}
+
+function BackToYou() {
+  const c = useColours();
+  return (
+    <Link href="/you" asChild>
+      <Pressable
+        role="link"
+        aria-label="Back to You"
+        style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: TOUCH }}
+      >
+        <Icon name="chevron-left" size={22} color={c.soft} />
+        <Text variant="bodyMedium" style={{ color: c.soft }}>
+          You
+        </Text>
+      </Pressable>
+    </Link>
+  );
+}
+
+const isScale = (value: unknown): value is Scale => checkScale(value).ok;
+
+function EditScale({ kept }: { kept: LibraryScale }) {
+  const c = useColours();
+  const using = useCoursesWith(kept.scale);
+  const change = useChangeScale();
+  const [draft, setDraft, forget] = useKeptState(`scale ${kept.id} ${kept.version}`, kept.scale, isScale);
+  const save = (fields: Partial<LibraryScale>) => change.mutate({ ...kept, ...fields });
+  const set = (scale: Scale) => {
+    setDraft(scale);
+    // Where no course has it there is nothing to show first.
+    if (using.length === 0) save({ scale });
+  };
+  const waits = using.length > 0 && !isSame(draft, kept.scale);
+  return (
+    <View style={{ gap: SPACE.xl }}>
+      <View style={{ gap: SPACE.s }}>
+        <Text variant="headlineLarge" role="heading" aria-level={1} style={{ color: c.ink }}>
+          {kept.name}
+        </Text>
+        <Soft>{usedWords(using)}</Soft>
+      </View>
+      <KeptField
+        label="Name of the scale"
+        shown="Name"
+        value={kept.name}
+        fault={(text) =>
+          text.trim() === '' || text.trim().length > 100 ? 'A name of at most 100 characters.' : undefined
+        }
+        onKeep={(name) => save({ name: name.trim() })}
+        style={{}}
+      />
+      <ScaleRead scale={draft} />
+      <View style={{ gap: SPACE.m }}>
+        <SectionTitle>Change it</SectionTitle>
+        <ScaleEditor scale={draft} set={set} />
+      </View>
+      {change.error && (
+        <Text variant="bodyMedium" role="alert" style={{ color: c.error }}>
+          {reasonOf(change.error)}
+        </Text>
+      )}
+      {waits && (
+        <Effects
+          using={using}
+          scale={draft}
+          busy={change.isPending}
+          onKeep={() => change.mutate({ ...kept, scale: draft }, { onSuccess: forget })}
+          onDiscard={() => {
+            setDraft(kept.scale);
+            forget();
+          }}
+        />
+      )}
+      <DeleteScale kept={kept} />
+    </View>
+  );
+}
+
+function usedWords(using: readonly StoredCourse[]): string {
+  if (using.length === 0) return 'No course has this scale just now.';
+  const titles = using.map(({ document }) => document.title).join(', ');
+  return `${plural(using.length, 'course has', 'courses have')} this scale: ${titles}. A change here is a change of each of them.`;
+}
+
+interface EffectsProps {
+  using: readonly StoredCourse[];
+  scale: Scale;
+  busy: boolean;
+  onKeep: () => void;
+  onDiscard: () => void;
+}
+
+/** What the changed scale does to every course that has it, before it is kept for all of them. */
+function Effects({ using, scale, busy, onKeep, onDiscard }: EffectsProps) {
+  const c = useColours();
+  const now = useNow();
+  const effects = using.map(({ id, document }) => {
+    const after = { ...document, scale };
+    const reason = faultOf(after);
+    const standing = reason
+      ? undefined
+      : effectOf(document, after, now).outlooks.find(({ name }) => name === 'standing');
+    return { id, title: document.title, reason, standing };
+  });
+  const fits = effects.every(({ reason }) => reason === undefined);
+  return (
+    <View
+      role="region"
+      aria-label="Effect of the changed scale"
+      style={{
+        backgroundColor: c.card,
+        borderColor: c.ask,
+        borderWidth: 2,
+        borderRadius: 20,
+        padding: SPACE.m,
+        gap: SPACE.s,
+        position: 'sticky' as never,
+        bottom: SPACE.s,
+      }}
+    >
+      <Soft>Not kept yet</Soft>
+      {effects.map(({ id, title, reason, standing }) =>
+        reason ? (
+          <Text key={id} variant="bodyMedium" role="alert" style={{ color: c.error }}>
+            {title}: {reason}.
+          </Text>
+        ) : (
+          <ChangeRow
+            key={id}
+            label={title}
+            before={gradeText(standing?.before)}
+            after={gradeText(standing?.after)}
+          />
+        ),
+      )}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        {fits && (
+          <Button mode="contained" loading={busy} onPress={onKeep}>
+            Keep for {plural(using.length, 'course')}
+          </Button>
+        )}
+        <Button mode="outlined" onPress={onDiscard}>
+          Discard
+        </Button>
+      </View>
+    </View>
+  );
+}
+
+/** Why a course cannot have a scale: a score or a target by a letter that is not in it. */
+function faultOf(document: Course): string | undefined {
+  const checked = checkCourse(document);
+  if (checked.ok) return undefined;
+  const { at, message } = checked.faults[0]!;
+  return `${placeWords(document, at)}: ${message}`;
+}
+
+function DeleteScale({ kept }: { kept: LibraryScale }) {
+  const router = useRouter();
+  const remove = useDeleteScale();
+  const keep = useKeepScale();
+  const { id, name, scale } = kept;
+  const done = () => {
+    remember(
+      deletion(
+        `${name} deleted from your scales`,
+        id,
+        () => keep.mutateAsync({ name, scale }),
+        remove.mutateAsync,
+      ),
+      true,
+    );
+    router.replace('/you');
+  };
+  return (
+    <View style={{ gap: SPACE.xs, alignItems: 'flex-start' }}>
+      <Button loading={remove.isPending} onPress={() => remove.mutate(id, { onSuccess: done })}>
+        Delete this scale
+      </Button>
+      <Soft>
+        {remove.error
+          ? `It could not be deleted: ${reasonOf(remove.error)}`
+          : 'Courses that have it keep it.'}
+      </Soft>
+    </View>
+  );
+}

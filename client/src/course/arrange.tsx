@@ -1,0 +1,312 @@
+import { setting, type Course, type CourseNode, type Edit } from '@fidens/core';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { Button, IconButton, Text } from 'react-native-paper';
+import { Fold } from '../parts/fold';
+import { KeptField } from '../parts/kept-field';
+import { NumberRule } from '../parts/number-rule';
+import { SectionTitle, Soft } from '../parts/words';
+import { Icon } from '../theme/icons';
+import { SPACE, TOUCH } from '../theme/layout';
+import { TEXT_STRONG, useColours } from '../theme/paper-theme';
+import { WEIGHT_WANTED } from './add-node';
+import { PieceRules } from './piece-rules';
+import { homesFor, movingTo, treeRows, type Place, type TreeRow } from './placing';
+import type { EditRules } from './rule-draft';
+import { useDragRow, type Edge } from './use-drag';
+import { countPieces, number, plural } from './words';
+
+interface ArrangeProps {
+  course: Course;
+  edit: EditRules;
+}
+
+/** What stands where: every category and piece, moved one by one or many at once, by drag or by menu; and each piece's own rules. */
+export function Arrange(props: ArrangeProps) {
+  const { root } = props.course;
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <SectionTitle>What stands where</SectionTitle>
+      <Fold
+        title="Every category and piece, to move and change"
+        summary={`${plural(countPieces(root), 'piece')}. Choose many and move them at once.`}
+      >
+        <Tree {...props} />
+      </Fold>
+    </View>
+  );
+}
+
+function Tree({ course, edit }: ArrangeProps) {
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [openId, setOpenId] = useState<string>();
+  const rows = treeRows(course.root);
+  const there = new Set(rows.map(({ node }) => node.id).filter((id) => chosen.has(id)));
+  const toggle = (id: string) => {
+    const next = new Set(there);
+    if (!next.delete(id)) next.add(id);
+    setChosen(next);
+  };
+  /** What a drag of one row takes along: all that is chosen, where it is one of them. */
+  const draggedWith = (id: string) => (there.has(id) ? there : new Set([id]));
+  const move = (ids: ReadonlySet<string>, place: Place) => {
+    const edits = movingTo(course, ids, place);
+    if (edits.length === 0) return;
+    edit(edits, movedWords(course, ids));
+    setChosen(new Set());
+  };
+  return (
+    <View>
+      <View role="list" aria-label="What stands where">
+        {rows.map((row) => (
+          <Row
+            key={row.node.id}
+            row={row}
+            course={course}
+            edit={edit}
+            isChosen={there.has(row.node.id)}
+            onChoose={() => toggle(row.node.id)}
+            isOpen={openId === row.node.id}
+            onOpen={() => setOpenId(openId === row.node.id ? undefined : row.node.id)}
+            canTake={(dragged) =>
+              movingTo(course, draggedWith(dragged), placeAt(row, 'before')).length > 0 ||
+              movingTo(course, draggedWith(dragged), placeAt(row, 'into')).length > 0
+            }
+            onDrop={(dragged, edge) => move(draggedWith(dragged), placeAt(row, edge))}
+          />
+        ))}
+      </View>
+      {there.size > 0 && (
+        <Chosen
+          course={course}
+          chosen={there}
+          onMove={(parent) => move(there, { parent })}
+          onDelete={() => {
+            edit(removing(course, there), deletedWords(course, there));
+            setChosen(new Set());
+          }}
+          onNone={() => setChosen(new Set())}
+        />
+      )}
+    </View>
+  );
+}
+
+/** The place that an edge of a row stands for. */
+function placeAt({ node, parent }: TreeRow, edge: Edge): Place {
+  if (edge === 'into' && node.kind === 'category') return { parent: node.id };
+  const next = parent.children[parent.children.findIndex(({ id }) => id === node.id) + 1];
+  return { parent: parent.id, before: edge === 'before' ? node.id : next?.id };
+}
+
+function namesOf(course: Course, ids: ReadonlySet<string>): CourseNode[] {
+  return treeRows(course.root).flatMap(({ node }) => (ids.has(node.id) ? [node] : []));
+}
+
+function movedWords(course: Course, ids: ReadonlySet<string>): string {
+  const nodes = namesOf(course, ids);
+  return nodes.length === 1 ? `${nodes[0]!.name} moved` : `${nodes.length} moved`;
+}
+
+/** Takes out what is chosen; what stands in a chosen category goes with it. */
+function removing(course: Course, ids: ReadonlySet<string>): Edit[] {
+  return movableOf(course, ids).map((id): Edit => ({ op: 'remove', id }));
+}
+
+function movableOf(course: Course, ids: ReadonlySet<string>): string[] {
+  const gone = new Set<string>();
+  return treeRows(course.root).flatMap(({ node, parent }) => {
+    if (gone.has(parent.id)) gone.add(node.id);
+    else if (ids.has(node.id)) {
+      gone.add(node.id);
+      return [node.id];
+    }
+    return [];
+  });
+}
+
+function deletedWords(course: Course, ids: ReadonlySet<string>): string {
+  const nodes = namesOf(course, new Set(movableOf(course, ids)));
+  const inside = nodes.reduce((sum, node) => sum + (node.kind === 'category' ? countPieces(node) : 0), 0);
+  const what = nodes.length === 1 ? nodes[0]!.name : String(nodes.length);
+  return `${what} deleted${inside > 0 ? `, with ${plural(inside, 'piece')}` : ''}`;
+}
+
+interface RowProps extends ArrangeProps {
+  row: TreeRow;
+  isChosen: boolean;
+  onChoose: () => void;
+  isOpen: boolean;
+  onOpen: () => void;
+  canTake: (dragged: string) => boolean;
+  onDrop: (dragged: string, edge: Edge) => void;
+}
+
+function Row({
+  row: { node, parent, depth },
+  course,
+  edit,
+  isChosen,
+  onChoose,
+  isOpen,
+  onOpen,
+  canTake,
+  onDrop,
+}: RowProps) {
+  const c = useColours();
+  const isCategory = node.kind === 'category';
+  const { row, grip, held } = useDragRow({ id: node.id, takes: isCategory, canTake, onDrop });
+  return (
+    <View role="listitem" style={{ paddingLeft: depth * SPACE.l }}>
+      <View
+        ref={row as never}
+        style={{
+          minHeight: TOUCH,
+          flexDirection: 'row',
+          alignItems: 'center',
+          gap: SPACE.xs,
+          borderTopWidth: 2,
+          borderBottomWidth: 2,
+          borderTopColor: held === 'before' ? c.primary : 'transparent',
+          borderBottomColor: held === 'after' ? c.primary : 'transparent',
+          backgroundColor: held === 'into' || isChosen ? c.tint : 'transparent',
+          borderRadius: held === 'before' || held === 'after' ? 0 : 10,
+        }}
+      >
+        <View ref={grip as never} aria-hidden style={{ cursor: 'grab' as never, paddingVertical: SPACE.s }}>
+          <Icon name="grip" size={20} color={c.soft} />
+        </View>
+        <Pressable
+          role="checkbox"
+          aria-checked={isChosen}
+          aria-label={`Choose ${node.name}`}
+          onPress={onChoose}
+          style={{
+            flex: 1,
+            minWidth: 0,
+            minHeight: TOUCH,
+            flexDirection: 'row',
+            alignItems: 'center',
+            gap: SPACE.s,
+          }}
+        >
+          <View
+            style={{
+              width: 20,
+              height: 20,
+              borderRadius: 6,
+              borderWidth: 1.5,
+              borderColor: isChosen ? c.primary : c.segment,
+              backgroundColor: isChosen ? c.primary : 'transparent',
+              alignItems: 'center',
+              justifyContent: 'center',
+            }}
+          >
+            {isChosen && <Icon name="check" size={14} color={c.onPrimary} />}
+          </View>
+          <Text
+            variant="bodyMedium"
+            numberOfLines={2}
+            style={{ flex: 1, color: c.ink, fontFamily: isCategory ? TEXT_STRONG : undefined }}
+          >
+            {node.name}
+          </Text>
+          <Text variant="bodySmall" style={{ color: c.soft }}>
+            {detailOf(node)}
+          </Text>
+        </Pressable>
+        {isCategory ? (
+          <View style={{ width: TOUCH }} />
+        ) : (
+          <IconButton
+            icon={isOpen ? 'chevron-up' : 'chevron-down'}
+            size={20}
+            style={{ margin: 0, width: TOUCH, height: TOUCH }}
+            accessibilityLabel={`Rules of ${node.name}`}
+            aria-expanded={isOpen}
+            onPress={onOpen}
+          />
+        )}
+      </View>
+      {isOpen && node.kind === 'assessment' && (
+        <View style={{ gap: SPACE.m, paddingLeft: SPACE.m, paddingVertical: SPACE.s }}>
+          <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+            <KeptField
+              label={`New name of ${node.name}`}
+              shown="Name"
+              value={node.name}
+              fault={(text) => (text.trim() === '' ? 'A name must not be blank.' : undefined)}
+              onKeep={(name) => edit([setting(node.id, { name })])}
+              style={{ flex: 1 }}
+            />
+            {parent.combine !== 'equal' && (
+              <NumberRule
+                label={`Own weight of ${node.name}`}
+                shown={parent.combine === 'weights' ? 'Weight' : 'Times'}
+                value={node.weight}
+                wants={WEIGHT_WANTED}
+                onKeep={(weight) => edit([setting(node.id, { weight })])}
+                width={92}
+              />
+            )}
+          </View>
+          <PieceRules course={course} piece={node} parent={parent} edit={edit} />
+        </View>
+      )}
+    </View>
+  );
+}
+
+/** What a row says beside its name. */
+function detailOf(node: CourseNode): string {
+  const weight = node.weight === undefined ? '' : `weight ${number(node.weight)}`;
+  if (node.kind === 'category')
+    return [weight, plural(countPieces(node), 'piece')].filter(Boolean).join(' · ');
+  return [weight, `of ${number(node.possible)}`].filter(Boolean).join(' · ');
+}
+
+interface ChosenProps {
+  course: Course;
+  chosen: ReadonlySet<string>;
+  onMove: (parent: string) => void;
+  onDelete: () => void;
+  onNone: () => void;
+}
+
+/** What can be done with all that is chosen; it stays in sight while the list is long. */
+function Chosen({ course, chosen, onMove, onDelete, onNone }: ChosenProps) {
+  const c = useColours();
+  return (
+    <View
+      role="region"
+      aria-label="What is chosen"
+      style={{
+        position: 'sticky' as never,
+        bottom: SPACE.s,
+        backgroundColor: c.card,
+        borderColor: c.primary,
+        borderWidth: 2,
+        borderRadius: 20,
+        padding: SPACE.m,
+        gap: SPACE.s,
+      }}
+    >
+      <Soft>{chosen.size} chosen. Move to:</Soft>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
+        {homesFor(course, chosen).map((home) => (
+          <Button key={home.id} mode="outlined" compact onPress={() => onMove(home.id)}>
+            {home === course.root ? 'On their own' : home.name}
+          </Button>
+        ))}
+      </View>
+      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+        <Button compact icon="delete" onPress={onDelete}>
+          Delete
+        </Button>
+        <Button compact onPress={onNone}>
+          Choose none
+        </Button>
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,59 @@
+import { libraryNameSchema } from '@fidens/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Button, Text, TextInput } from 'react-native-paper';
+import { reasonOf } from '../data/api';
+import { SPACE } from '../theme/layout';
+import { useColours } from '../theme/paper-theme';
+
+interface NameFormProps {
+  label: string;
+  button: string;
+  /** The name to start from. */
+  name?: string;
+  busy: boolean;
+  error: unknown;
+  onName: (name: string) => void;
+}
+
+/** A name, and what is done under it. */
+export function NameForm({ label, button, name = '', busy, error, onName }: NameFormProps) {
+  const c = useColours();
+  const [text, setText] = useState(name);
+  const typed = text.trim();
+  const wrong = typed !== '' && !!libraryNameSchema.validate(typed).error;
+  const keep = () => {
+    if (typed === '' || wrong || busy) return;
+    onName(typed);
+  };
+  return (
+    <View style={{ gap: SPACE.xs }} role="form" aria-label={label}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+        <TextInput
+          mode="outlined"
+          dense
+          label={label}
+          aria-label={label}
+          value={text}
+          onChangeText={setText}
+          onSubmitEditing={keep}
+          error={wrong}
+          style={{ flex: 1, backgroundColor: c.card }}
+        />
+        <Button mode="outlined" loading={busy} disabled={typed === '' || wrong} onPress={keep}>
+          {button}
+        </Button>
+      </View>
+      {wrong && (
+        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
+          A name of at most 100 characters.
+        </Text>
+      )}
+      {!!error && (
+        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
+          {reasonOf(error)}
+        </Text>
+      )}
+    </View>
+  );
+}

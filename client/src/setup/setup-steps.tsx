@@ -1,0 +1,178 @@
+import { applyEdits, courseSetting, setting, type Category } from '@fidens/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Button } from 'react-native-paper';
+import { AddNode } from '../course/add-node';
+import { PlannedRule } from '../course/category-rules';
+import { compute } from '../course/computed';
+import { CourseFields } from '../course/course-fields';
+import { CoursePolicies } from '../course/course-policies';
+import { DraftNotices } from '../course/draft-notices';
+import { CombineRule, NodeRules } from '../course/node-rules';
+import { treeRows } from '../course/placing';
+import { ReadBackList } from '../course/read-back';
+import { RoundRule } from '../course/round-rule';
+import { useRuleDraft, type RuleDraft } from '../course/rule-draft';
+import { policiesOf } from '../course/rules-page';
+import { ScaleChoice } from '../course/scale-editor';
+import { ScaleRead } from '../course/scale-rules';
+import { WeightTotal } from '../course/weight-total';
+import { countPieces, plural } from '../course/words';
+import type { StoredCourse } from '../data/courses';
+import { useNow } from '../data/session';
+import { PieceForm } from '../parts/piece-form';
+import { Empty } from '../parts/states';
+import { SectionTitle, Soft } from '../parts/words';
+import { SPACE } from '../theme/layout';
+import { SetupFrame, type Step } from './setup-frame';
+
+interface StepProps {
+  draft: RuleDraft;
+}
+
+/** One step of setting up a course. */
+export function SetupStep({ course: kept, step }: { course: StoredCourse; step: Step }) {
+  const draft = useRuleDraft(kept);
+  const { document } = draft.course;
+  const [typing, setTyping] = useState<Record<string, string | undefined>>({});
+  const edits = Object.entries(typing).flatMap(([id, weight]) =>
+    weight === undefined ? [] : [setting(id, { weight: weight === '' ? undefined : weight })],
+  );
+  const typed = applyEdits(document, edits);
+  return (
+    <SetupFrame course={draft.course} shown={typed.ok ? typed.course : document} step={step}>
+      {step === 'course' && <CourseFields course={document} edit={draft.edit} />}
+      {step === 'categories' && (
+        <Categories draft={draft} onWeight={(id, text) => setTyping((all) => ({ ...all, [id]: text }))} />
+      )}
+      {step === 'pieces' && <Pieces draft={draft} />}
+      {step === 'policies' && <ScaleAndPolicies draft={draft} />}
+      {step === 'read-back' && <ReadBackStep draft={draft} />}
+      <DraftNotices draft={draft} />
+    </SetupFrame>
+  );
+}
+
+function Categories({
+  draft: { course, edit },
+  onWeight,
+}: StepProps & { onWeight: (id: string, text: string | undefined) => void }) {
+  const now = useNow();
+  const { document } = course;
+  const { root, policy } = document;
+  const { standing } = compute(document, now).outlooks;
+  return (
+    <View style={{ gap: SPACE.m }}>
+      <CombineRule category={root} isRoot derivation={standing} edit={edit} />
+      {root.children.map((node) => (
+        <NodeRules
+          key={node.id}
+          node={node}
+          parent={root}
+          edit={edit}
+          depth={0}
+          course={document}
+          inForce={policiesOf(policy)}
+          standing={standing}
+          brief
+          onWeight={onWeight}
+        />
+      ))}
+      <AddNode parent={root} isRoot edit={edit} />
+      {root.combine === 'weights' && root.children.length > 0 && <WeightTotal category={root} edit={edit} />}
+    </View>
+  );
+}
+
+/** The pieces that are known so far, and how many the syllabus promises, category by category. */
+function Pieces({ draft }: StepProps) {
+  const { root } = draft.course.document;
+  const categories = treeRows(root)
+    .map(({ node }) => node)
+    .filter((node): node is Category => node.kind === 'category')
+    .filter(({ children }) => children.every(({ kind }) => kind === 'assessment'));
+  return (
+    <View style={{ gap: SPACE.xl }}>
+      {categories.length === 0 && (
+        <Empty title="No categories yet">
+          Pieces can stand on their own and be filed later; or go back and copy the categories first.
+        </Empty>
+      )}
+      {categories.map((category) => (
+        <CategoryPieces key={category.id} draft={draft} category={category} />
+      ))}
+      <CategoryPieces draft={draft} category={root} />
+    </View>
+  );
+}
+
+function CategoryPieces({ draft: { course, edit }, category }: StepProps & { category: Category }) {
+  const [isAdding, setIsAdding] = useState(false);
+  const isRoot = category === course.document.root;
+  const own = category.children.filter(({ kind }) => kind === 'assessment');
+  const names = own.map(({ name }) => name).join(', ');
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <SectionTitle end={<Soft>{plural(isRoot ? own.length : countPieces(category), 'piece')}</Soft>}>
+        {isRoot ? 'On their own' : category.name}
+      </SectionTitle>
+      {names !== '' && <Soft>{names}</Soft>}
+      {!isRoot && category.combine !== 'weights' && (
+        <PlannedRule
+          category={category}
+          of={category.name}
+          set={(fields) => edit([setting(category.id, fields)])}
+        />
+      )}
+      {isAdding ? (
+        <PieceForm course={course} parent={category} onDone={() => setIsAdding(false)} />
+      ) : (
+        <Button
+          icon="plus"
+          compact
+          style={{ alignSelf: 'flex-start' }}
+          accessibilityLabel={isRoot ? 'Add a piece on its own' : `Add pieces to ${category.name}`}
+          onPress={() => setIsAdding(true)}
+        >
+          Add pieces
+        </Button>
+      )}
+    </View>
+  );
+}
+
+function ScaleAndPolicies({ draft: { course, edit } }: StepProps) {
+  const { document } = course;
+  const { scale, policy } = document;
+  return (
+    <View style={{ gap: SPACE.xl }}>
+      <View style={{ gap: SPACE.m }}>
+        <SectionTitle>Grading scale</SectionTitle>
+        <ScaleChoice
+          label="Grading scale"
+          scale={scale}
+          onChange={(next) => edit([courseSetting({ scale: next })])}
+        />
+        <RoundRule
+          of="the course"
+          value={scale.round}
+          onChange={(round) =>
+            edit([courseSetting({ scale: { ...(round && { round }), bands: scale.bands } })])
+          }
+        />
+        <ScaleRead scale={scale} />
+        <Soft>Each band can be changed on the Rules page.</Soft>
+      </View>
+      <CoursePolicies policy={policy} edit={edit} />
+    </View>
+  );
+}
+
+function ReadBackStep({ draft: { course } }: StepProps) {
+  return (
+    <View style={{ gap: SPACE.m }}>
+      <Soft>Hold this against the syllabus, line by line. It stays on the Rules page.</Soft>
+      <ReadBackList course={course.document} />
+    </View>
+  );
+}
