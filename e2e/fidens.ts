@@ -107,6 +107,20 @@ export async function addSampleCourse(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { level: 1, name: /Coastal Ecology/ })).toBeVisible();
 }
 
+/** Begins a course by its title, in an empty term, and stands on the step of its categories. */
+export async function beginCourse(page: Page, title: string): Promise<void> {
+  await page.getByRole('link', { name: 'Set up a course' }).click();
+  await page.getByLabel('Title').fill(title);
+  await page.getByRole('button', { name: 'Next: its categories' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Its categories' })).toBeVisible();
+}
+
+/** Leaves the steps of a course for its Rules page. */
+export async function leaveSteps(page: Page, title: string): Promise<void> {
+  await page.getByRole('link', { name: `Leave the steps of ${title}` }).click();
+  await expect(page.getByRole('tab', { name: 'Rules' })).toHaveAttribute('aria-selected', 'true');
+}
+
 /** Opens the sample student's term. */
 export async function openSample(page: Page): Promise<void> {
   await page.goto('/');

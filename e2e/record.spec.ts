@@ -43,7 +43,7 @@ test('takes letters, states and fractions of another whole, and can be undone', 
   await addSampleCourse(page);
   await record(page, 'Eelgrass survey', 'exc');
   await expect(page.getByRole('button', { name: /^Eelgrass survey: —, excused/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('button', { name: /^Eelgrass survey: —, past due/ })).toBeVisible();
   await record(page, 'Tidal creek log', 'a-');
   await expect(page.getByRole('button', { name: /^Tidal creek log: A−/ })).toBeVisible();

@@ -1,5 +1,15 @@
 import { readFileSync } from 'node:fs';
-import { addSampleCourse, expect, expectAccessible, openPage, settled, signUp, test } from './fidens';
+import {
+  addSampleCourse,
+  beginCourse,
+  expect,
+  expectAccessible,
+  leaveSteps,
+  openPage,
+  settled,
+  signUp,
+  test,
+} from './fidens';
 import type { Page } from '@playwright/test';
 
 const effectOf = (page: Page) => page.getByRole('region', { name: 'Effect of the changed rules' });
@@ -46,11 +56,10 @@ test('a rule of a course with scores shows what it does, and waits to be kept or
 
 test('caps, rounding, promised pieces, late and missing rules are set and hold', async ({ page }) => {
   await signUp(page);
-  await page.getByRole('link', { name: 'Set up a course' }).click();
-  await page.getByLabel('Title').fill('Knots and Splices');
-  await page.getByRole('button', { name: 'Next: its categories' }).click();
+  await beginCourse(page, 'Knots and Splices');
   await page.getByLabel('Name of a new category').fill('Labs');
   await page.keyboard.press('Enter');
+  await leaveSteps(page, 'Knots and Splices');
   await page.getByRole('button', { name: 'More rules for Labs' }).click();
   await fill(page, 'Pieces that the syllabus promises in Labs', '6');
   await fill(page, 'Points of each promised piece in Labs', '25');
@@ -148,13 +157,13 @@ test('a course leaves as a file and comes back, whole or as its rules alone', as
   expect(readFileSync(rules, 'utf8')).not.toContain('"score"');
 
   await page.goto('/new-course');
-  await page.getByLabel('Course file').setInputFiles(whole);
+  await page.getByLabel('Open a course file or rule sheet: file').setInputFiles(whole);
   await expect(page.getByRole('heading', { level: 1, name: /Coastal Ecology: B\+, standing/ })).toBeVisible();
   await page.goto('/new-course');
-  await page.getByLabel('Course file').setInputFiles(rules);
+  await page.getByLabel('Open a course file or rule sheet: file').setInputFiles(rules);
   await expect(page.getByRole('heading', { level: 1, name: /Coastal Ecology: –/ })).toBeVisible();
   await page.goto('/new-course');
-  await page.getByLabel('Course file').setInputFiles({
+  await page.getByLabel('Open a course file or rule sheet: file').setInputFiles({
     name: 'broken.json',
     mimeType: 'application/json',
     buffer: Buffer.from(
@@ -173,9 +182,7 @@ test('weights are spread or scaled to 100, problems are settled where they are s
   page,
 }) => {
   await signUp(page);
-  await page.getByRole('link', { name: 'Set up a course' }).click();
-  await page.getByLabel('Title').fill('Knots and Splices');
-  await page.getByRole('button', { name: 'Next: its categories' }).click();
+  await beginCourse(page, 'Knots and Splices');
   for (const name of ['Labs', 'Quizzes', 'Exam']) {
     await page.getByLabel('Name of a new category').fill(name);
     await page.keyboard.press('Enter');
@@ -188,6 +195,7 @@ test('weights are spread or scaled to 100, problems are settled where they are s
   await fill(page, 'Weight of Exam', '60');
   await page.getByRole('button', { name: 'Scale all to 100' }).click();
   await expect(page.getByLabel('Weight of Exam')).toHaveValue('50');
+  await leaveSteps(page, 'Knots and Splices');
 
   await openPage(page, 'Scores');
   await page.getByRole('button', { name: 'Add a piece to Labs' }).click();
@@ -231,6 +239,34 @@ test('a series is previewed, made at once, gone on with, and taken back', async 
   await expectAccessible(page);
   await form.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByRole('button', { name: /^Minute 4/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('button', { name: /^Minute 4/ })).toBeHidden();
+});
+
+test('changed rules that wait outlive the window, and the last change is undone by one tap or key anywhere', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await openPage(page, 'Rules');
+  await fill(page, 'How many of the lowest to drop in Field logs', '2');
+  const effect = effectOf(page);
+  await expect(effect.getByText('88.7 B+ → 89.4 B+')).toBeVisible();
+  await page.reload();
+  await expect(effect.getByText('88.7 B+ → 89.4 B+')).toBeVisible();
+  await fill(page, 'How many of the lowest to drop in Field logs', '3');
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('Control+z');
+  await expect(effect.getByText('88.7 B+ → 89.4 B+')).toBeVisible();
+  await effect.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /standing 89\.4/ })).toBeVisible();
+
+  await page.getByRole('link', { name: 'You' }).click();
+  await page.getByRole('button', { name: 'Undo: The rules are changed' }).click();
+  await expect(page.getByText('Taken back: The rules are changed')).toBeVisible();
+  await page.goBack();
+  await expect(page.getByRole('heading', { level: 1, name: /standing 88\.7/ })).toBeVisible();
+  await page.keyboard.press('Control+Shift+z');
+  await expect(page.getByRole('heading', { level: 1, name: /standing 89\.4/ })).toBeVisible();
+  await expectAccessible(page);
 });

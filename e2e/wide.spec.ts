@@ -1,4 +1,14 @@
-import { expect, expectAccessible, openCourse, openPage, openSample, record, signUp, test } from './fidens';
+import {
+  expect,
+  expectAccessible,
+  leaveSteps,
+  openCourse,
+  openPage,
+  openSample,
+  record,
+  signUp,
+  test,
+} from './fidens';
 
 test('on a wide screen a change on the left is seen on the right', async ({ page }) => {
   await openSample(page);
@@ -14,7 +24,6 @@ test('on a wide screen a change on the left is seen on the right', async ({ page
   await openPage(page, 'Rules');
   const aside = page.getByRole('complementary', { name: 'effect, beside' });
   await expect(aside.getByText('What each letter takes')).toBeVisible();
-  await page.getByRole('button', { name: 'Drops in Field logs' }).click();
   await page.getByLabel('How many of the lowest to drop in Field logs').fill('2');
   await page.keyboard.press('Enter');
   const effect = aside.getByRole('region', { name: 'Effect of the changed rules' });
@@ -30,10 +39,12 @@ test('the whole slice on a wide screen', async ({ page }) => {
   await page.getByRole('link', { name: 'Set up a course' }).click();
   await page.getByLabel('Title').fill('Knots and Splices');
   await page.getByRole('radio', { name: 'Points pooled' }).click();
-  await page.getByRole('radio', { name: 'Letters, ten points apart' }).click();
   await page.getByRole('button', { name: 'Next: its categories' }).click();
   await page.getByLabel('Name of a new category').fill('Papers');
   await page.keyboard.press('Enter');
+  await page.getByRole('link', { name: 'Step 4: Its scale and policies' }).click();
+  await page.getByRole('radio', { name: 'Letters, ten points apart' }).click();
+  await leaveSteps(page, 'Knots and Splices');
   await openPage(page, 'Scores');
   await page.getByRole('button', { name: 'Add a piece to Papers' }).click();
   for (const name of ['Paper 1', 'Paper 2']) {
@@ -66,4 +77,40 @@ test('everything is reached with the keyboard', async ({ page }) => {
   await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('tab', { name: 'Reach' })).toHaveAttribute('aria-selected', 'true');
+});
+
+test('with a pointer a piece is dragged to its place, and many go along where they are chosen', async ({
+  page,
+}) => {
+  await signUp(page);
+  await page.getByRole('button', { name: 'Add a course of sample data' }).click();
+  await openPage(page, 'Rules');
+  await page.getByRole('button', { name: 'Every category and piece, to move and change' }).click();
+  const list = page.getByRole('list', { name: 'What stands where' });
+  const row = (name: string) =>
+    list
+      .getByRole('listitem')
+      .filter({ has: page.getByRole('checkbox', { name: `Choose ${name}`, exact: true }) });
+  const drag = async (name: string, to: string, part: number) => {
+    const grip = row(name).locator('svg').first();
+    // What can be done with the chosen ones stands over the list's lower end.
+    await row(to).evaluate((element) => element.scrollIntoView({ block: 'center' }));
+    const box = (await row(to).boundingBox())!;
+    await grip.dragTo(row(to), { targetPosition: { x: box.width / 2, y: box.height * part } });
+  };
+  const names = () => list.getByRole('checkbox').allTextContents();
+  const before = await names();
+  const first = before.findIndex((text) => text.startsWith('Mudflat'));
+  await drag('Dune profile', 'Mudflat transect', 0.2);
+  await expect.poll(async () => (await names()).findIndex((text) => text.startsWith('Dune'))).toBe(first);
+  await page.getByRole('checkbox', { name: 'Choose Dune profile' }).click();
+  await page.getByRole('checkbox', { name: 'Choose Mudflat transect' }).click();
+  await drag('Mudflat transect', 'Problem sets', 0.7);
+  const effect = page.getByRole('region', { name: 'Effect of the changed rules' });
+  await expect(effect.getByText('Forecast')).toBeVisible();
+  await expect(
+    page.getByRole('group', { name: 'Field logs' }).getByText('4 of 8 pieces listed'),
+  ).toBeVisible();
+  await expectAccessible(page);
+  await effect.getByRole('button', { name: 'Discard' }).click();
 });

@@ -222,8 +222,7 @@ function Row({
             icon={isOpen ? 'chevron-up' : 'chevron-down'}
             size={20}
             style={{ margin: 0, width: TOUCH, height: TOUCH }}
-            accessibilityLabel={`Rules of ${node.name}`}
-            aria-expanded={isOpen}
+            accessibilityLabel={`${isOpen ? 'Close the rules' : 'Rules'} of ${node.name}`}
             onPress={onOpen}
           />
         )}

@@ -40,13 +40,11 @@ export function RulesPage({ course: kept }: CoursePageProps) {
   return (
     <View style={{ gap: SPACE.xl }}>
       {hasPieces && <ProblemList course={document} edit={edit} />}
-      {!hasPieces && (
-        <Link href={`/new-course/${kept.id}/categories`} asChild>
-          <Button mode="contained-tonal" style={{ alignSelf: 'flex-start' }}>
-            Set it up in short steps
-          </Button>
-        </Link>
-      )}
+      <Link href={`/new-course/${kept.id}/categories`} asChild>
+        <Button mode={hasPieces ? 'text' : 'contained-tonal'} style={{ alignSelf: 'flex-start' }}>
+          {hasPieces ? 'Go through it in short steps' : 'Set it up in short steps'}
+        </Button>
+      </Link>
       <View style={{ gap: SPACE.s }}>
         <SectionTitle>How the whole adds up</SectionTitle>
         <CombineRule category={root} isRoot derivation={standing} edit={edit} />

@@ -56,8 +56,8 @@ export function WeightTotal({ category, edit }: WeightTotalProps) {
             Scale all to 100
           </Button>
         )}
-        <Button compact aria-expanded={isSpreading} onPress={() => setIsSpreading(!isSpreading)}>
-          Keep some, spread the rest
+        <Button compact onPress={() => setIsSpreading(!isSpreading)}>
+          {isSpreading ? 'Leave them' : 'Keep some, spread the rest'}
         </Button>
       </View>
       {isSpreading && <KeepAndSpread category={category} edit={edit} onDone={() => setIsSpreading(false)} />}

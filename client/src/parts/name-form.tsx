@@ -27,7 +27,7 @@ export function NameForm({ label, button, name = '', busy, error, onName }: Name
     onName(typed);
   };
   return (
-    <View style={{ gap: SPACE.xs }} role="form" aria-label={label}>
+    <View style={{ gap: SPACE.xs }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
         <TextInput
           mode="outlined"
