@@ -75,7 +75,7 @@ describe('the rules read back', () => {
     expect(said.slice(0, 3)).toEqual([
       'Every category and every piece on its own counts the same.',
       'First half counts as much as the others; its points are pooled.',
-      'Drawings counts 2 times its points; each piece in it counts by a weight of its own; at most 95% of it counts; it is rounded to steps of 0.5 percent, halves go up; there missing work is left out, as if excused; there late work loses nothing.',
+      'Drawings, in First half, counts 2 times its points; each piece in it counts by a weight of its own; at most 95% of it counts; it is rounded to steps of 0.5 percent, halves go up; there missing work is left out, as if excused; there late work loses nothing.',
     ]);
     expect(said.at(-1)).toBe('The course is not rounded; A from 90, F from 0.');
   });

@@ -28,7 +28,12 @@ describe('how a category adds up is said by its own numbers', () => {
       [piece('17.5', '20', { weight: '2' }), piece('6', '10', { weight: '1' })],
       { combine: 'weights' },
     ],
-    ['60%', [piece('6', '10')], { combine: 'equal' }],
+    ['Piece 6 alone: 60%', [piece('6', '10')], { combine: 'equal' }],
+    [
+      '(89.9 + 89) ÷ 2 = 89.47%, counts 89%',
+      [piece('89.94', '100'), piece('89', '100')],
+      { combine: 'equal', round: { step: '1' } },
+    ],
     ['18 + 3 extra of 20 points = 105%', [piece('18', '20'), piece('3', '5', { extraCredit: true })], {}],
     ['9 of 10 points = 90% · Piece 2 dropped', [piece('9', '10'), piece('2', '10')], { drop: { lowest: 1 } }],
     ['8.4 of 10 points = 84%, counts 85%', [piece('8.4', '10')], { round: { step: '5' } }],

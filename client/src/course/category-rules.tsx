@@ -243,7 +243,7 @@ export function PlannedRule({ category, of, set }: FieldsProps) {
           wants="A whole number from 1 up, or nothing."
           positive
           whole
-          width={140}
+          width={172}
           onKeep={(text) =>
             set({ planned: text === undefined ? undefined : { ...planned, pieces: Number(text) } })
           }

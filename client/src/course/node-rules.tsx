@@ -24,6 +24,7 @@ import { CategoryRules, LowestDropped, type InForce } from './category-rules';
 import { partOf } from './part-of';
 import { PieceRules } from './piece-rules';
 import { PlaceRules } from './place-rules';
+import { NodeProblems } from './problem-list';
 import type { EditRules } from './rule-draft';
 import { sumWords } from './sum-words';
 import { WeightTotal } from './weight-total';
@@ -144,6 +145,7 @@ export function NodeRules(props: NodeRulesProps) {
           {node.kind === 'category' ? listedWords(node, inside) : 'A piece on its own'}
         </Soft>
       </View>
+      <NodeProblems course={props.course} edit={edit} id={node.id} />
       {node.kind === 'category' ? (
         <CategoryInside {...props} node={node} />
       ) : (

@@ -50,6 +50,23 @@ export function ProblemList({ course, edit }: ProblemListProps) {
   );
 }
 
+/** What in one category or piece wants a decision, where it stands. */
+export function NodeProblems({ course, edit, id }: ProblemListProps & { id: string }) {
+  const c = useColours();
+  const found = problems(course).filter(({ at, code }) => at === id && code !== 'empty');
+  return found.map((problem) => (
+    <View
+      key={problem.code}
+      style={{ backgroundColor: c.askSoft, borderRadius: 14, padding: SPACE.s, alignItems: 'flex-start' }}
+    >
+      <Text variant="bodyMedium" style={{ color: c.onAskSoft }}>
+        {problemWords(course, problem)}
+      </Text>
+      {problem.code !== 'no-weight' && <Action course={course} problem={problem} edit={edit} />}
+    </View>
+  ));
+}
+
 function nameAt(course: Course, { at }: Problem): string {
   return at === course.root.id ? 'The course' : find(course, at)!.node.name;
 }

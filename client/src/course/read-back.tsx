@@ -1,8 +1,10 @@
 import { decimalText, weightTotal, type Category, type Course, type CourseNode } from '@fidens/core';
 import { View } from 'react-native';
+import { Text } from 'react-native-paper';
 import { Fold } from '../parts/fold';
-import { SectionTitle, Soft } from '../parts/words';
+import { SectionTitle } from '../parts/words';
 import { SPACE } from '../theme/layout';
+import { useColours } from '../theme/paper-theme';
 import { dropWords, lateWords, missingWords, roundWords } from './rule-words';
 import { capital, number, plural } from './words';
 
@@ -19,11 +21,18 @@ export function ReadBack({ course }: { course: Course }) {
 }
 
 export function ReadBackList({ course }: { course: Course }) {
+  const c = useColours();
   return (
-    <View role="list" style={{ gap: SPACE.s }}>
+    <View role="list">
       {readBack(course).map((sentence, index) => (
-        <View role="listitem" key={index}>
-          <Soft>{sentence}</Soft>
+        <View
+          role="listitem"
+          key={index}
+          style={{ paddingVertical: SPACE.s, borderTopWidth: index > 0 ? 1 : 0, borderColor: c.rule }}
+        >
+          <Text variant="bodyMedium" style={{ color: c.ink }}>
+            {sentence}
+          </Text>
         </View>
       ))}
     </View>
@@ -36,7 +45,7 @@ export function readBack({ root, policy = {}, scale }: Course): string[] {
   const letters = scale.bands.map(({ label, from }) => `${label} from ${number(from)}`).join(', ');
   return [
     wholeSentence(root),
-    ...root.children.flatMap((node) => nodeSentences(node, root)),
+    ...root.children.flatMap((node) => nodeSentences(node, root, '')),
     `${capital(missingWords(policy.missing ?? { counts: 'percent' }))}${overdue ? `, and open work counts as missing ${plural(Number(overdue.after), 'day')} after it was due` : ''}.`,
     `${capital(lateWords(policy.late))}.`,
     scale.round
@@ -60,8 +69,9 @@ function wholeSentence(root: Category): string {
   return `${[how, ...specials(root)].join('; ')}.`;
 }
 
-function nodeSentences(node: CourseNode, parent: Category): string[] {
-  const words = [partOf(node, parent)];
+/** @param where - in what it stands, below the course itself: ", in First half," */
+function nodeSentences(node: CourseNode, parent: Category, where: string): string[] {
+  const words = [partOf(node, parent, where)];
   if (node.kind === 'assessment') {
     words.push(`it is out of ${number(node.possible)} points`);
     if (node.cap !== undefined) words.push(`at most ${number(node.cap)}% of it counts`);
@@ -71,11 +81,19 @@ function nodeSentences(node: CourseNode, parent: Category): string[] {
   if (node.missing) words.push(`there ${missingWords(node.missing)}`);
   if (node.late !== undefined) words.push(`there ${lateWords(node.late)}`);
   const inside = node.children.filter((child) => child.kind === 'category');
-  return [`${words.join('; ')}.`, ...inside.flatMap((child) => nodeSentences(child, node))];
+  return [
+    `${words.join('; ')}.`,
+    ...inside.flatMap((child) => nodeSentences(child, node, `, in ${node.name},`)),
+  ];
 }
 
 /** How much a child is of its parent. */
-function partOf({ name, weight, extraCredit, counted }: CourseNode, parent: Category): string {
+function partOf(
+  { name: own, weight, extraCredit, counted }: CourseNode,
+  parent: Category,
+  where: string,
+): string {
+  const name = `${own}${where}`;
   if (counted === false) return `${name} is not counted`;
   if (extraCredit) return `${name} is extra credit and can only add`;
   const { combine = 'points' } = parent;

@@ -23,11 +23,14 @@ export function sumWords({ category, parts, above, below, worth }: Derivation): 
   const unit = combine === 'points' ? above : above.mul(HUNDRED);
   const sum = terms.length > MOST ? `${terms.length} together ${decimalText(unit, 2)}` : terms.join(' + ');
   const bare = combine !== 'points' && regular.length === 1 && extra.length === 0;
-  const whole = bare ? '' : `${over(sum, below, combine, terms.length)} = `;
+  const whole = bare ? `${regular[0]!.node.name} alone: ` : `${over(sum, below, combine, terms.length)} = `;
   const raw = above.div(below);
-  const counts = raw.equals(worth.value) ? '' : `, counts ${percent(worth.value)}%`;
+  const isRaw = raw.equals(worth.value);
+  const counts = isRaw ? '' : `, counts ${percent(worth.value)}%`;
+  // What is rounded or capped is shown near enough to see which way it goes.
+  const shown = decimalText(raw.mul(HUNDRED), isRaw ? 1 : 3);
   const without = dropped.length > 0 ? ` · ${dropped.map(({ node }) => node.name).join(', ')} dropped` : '';
-  return `${whole}${percent(raw)}%${counts}${without}`;
+  return `${whole}${shown}%${counts}${without}`;
 }
 
 function over(

@@ -40,7 +40,13 @@ export function NameForm({ label, button, name = '', busy, error, onName }: Name
           error={wrong}
           style={{ flex: 1, backgroundColor: c.card }}
         />
-        <Button mode="outlined" loading={busy} disabled={typed === '' || wrong} onPress={keep}>
+        <Button
+          mode="outlined"
+          style={{ marginTop: 6 }}
+          loading={busy}
+          disabled={typed === '' || wrong}
+          onPress={keep}
+        >
           {button}
         </Button>
       </View>

@@ -1,4 +1,4 @@
-import { applyEdits, courseSetting, setting, type Category } from '@fidens/core';
+import { applyEdits, courseSetting, find, setting, type Category, type Course } from '@fidens/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
@@ -114,7 +114,7 @@ function CategoryPieces({ draft: { course, edit }, category }: StepProps & { cat
   return (
     <View style={{ gap: SPACE.s }}>
       <SectionTitle end={<Soft>{plural(isRoot ? own.length : countPieces(category), 'piece')}</Soft>}>
-        {isRoot ? 'On their own' : category.name}
+        {isRoot ? 'On their own' : pathOf(course.document, category)}
       </SectionTitle>
       {names !== '' && <Soft>{names}</Soft>}
       {!isRoot && category.combine !== 'weights' && (
@@ -139,6 +139,12 @@ function CategoryPieces({ draft: { course, edit }, category }: StepProps & { cat
       )}
     </View>
   );
+}
+
+/** "First half · Case notes". */
+function pathOf(document: Course, { id, name }: Category): string {
+  const above = find(document, id)?.above.slice(1) ?? [];
+  return [...above.map((category) => category.name), name].join(' · ');
 }
 
 function ScaleAndPolicies({ draft: { course, edit } }: StepProps) {

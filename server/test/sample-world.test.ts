@@ -1,0 +1,72 @@
+import type { Category, Course } from '@fidens/core';
+import { courseRow, nodeRows, scaleRows } from '../src/course-document';
+import { sampleCourses } from '../src/sample-world';
+
+/** A rehearsed percent is no rule, and a course needs no note. */
+const NO_RULES = ['assume'];
+
+/** Every column that any of the courses fills, by table. */
+function filled(courses: readonly Course[]): Set<string> {
+  const found = new Set<string>();
+  const take = (table: string, rows: Iterable<object>) => {
+    for (const row of rows)
+      for (const [column, value] of Object.entries(row))
+        if (value !== null && value !== false) found.add(`${table}.${column}`);
+        else if (column === 'counted' && value === false) found.add(`${table}.${column}`);
+  };
+  for (const course of courses) {
+    const { categories, assessments } = nodeRows(course);
+    take('courses', [courseRow(course)]);
+    take('categories', categories.values());
+    take('assessments', assessments.values());
+    const { scale, bands } = scaleRows(course.scale);
+    take('scales', [scale]);
+    take('bands', bands);
+  }
+  return found;
+}
+
+function categoriesOf({ root }: Course): Category[] {
+  const visit = (category: Category): Category[] => [
+    category,
+    ...category.children.flatMap((child) => (child.kind === 'category' ? visit(child) : [])),
+  ];
+  return visit(root);
+}
+
+describe('the sample world', () => {
+  const courses = sampleCourses();
+
+  it('uses every rule of a course, a scale and a piece at least once', () => {
+    const [course] = courses;
+    const { categories, assessments } = nodeRows(course!);
+    const columns = [
+      ...Object.keys(courseRow(course!)).map((column) => `courses.${column}`),
+      ...Object.keys(scaleRows(course!.scale).scale).map((column) => `scales.${column}`),
+      ...Object.keys([...categories.values()][0]!).map((column) => `categories.${column}`),
+      ...Object.keys([...assessments.values()][0]!).map((column) => `assessments.${column}`),
+    ];
+    const used = filled(courses);
+    const rules = columns.filter((column) => !NO_RULES.includes(column.split('.')[1]!));
+    expect(rules.filter((column) => !used.has(column) && !column.endsWith('.note'))).toEqual([]);
+  });
+
+  it.each<[string, readonly string[], (category: Category) => string | undefined]>([
+    ['ways of adding up', ['points', 'equal', 'weights'], ({ combine = 'points' }) => combine],
+    ['ways of dropping', ['percent', 'points', 'benefit'], ({ drop }) => drop && (drop.by ?? 'percent')],
+    ['moments of dropping', ['always', 'complete'], ({ drop }) => drop && (drop.when ?? 'always')],
+  ])('uses all %s', (_, wanted, pick) => {
+    const found = new Set(courses.flatMap(categoriesOf).map(pick));
+    expect(wanted.filter((value) => !found.has(value))).toEqual([]);
+  });
+
+  it('uses all ways of rounding, and of counting late days', () => {
+    const rounds = courses.flatMap((course) =>
+      [course.scale, ...categoriesOf(course)].map(({ round }) => round),
+    );
+    const modes = new Set(rounds.map((round) => round && (round.mode ?? 'half-up')));
+    for (const mode of ['half-up', 'half-even', 'up', 'down']) expect(modes).toContain(mode);
+    const counts = new Set(courses.map(({ policy }) => policy?.late && (policy.late.count ?? 'started')));
+    for (const count of ['started', 'completed', 'exact']) expect(counts).toContain(count);
+  });
+});
