@@ -42,6 +42,12 @@ test('the whole slice on a wide screen', async ({ page }) => {
   await page.getByRole('button', { name: 'Next: its categories' }).click();
   await page.getByLabel('Name of a new category').fill('Papers');
   await page.keyboard.press('Enter');
+  const readBack = page.getByRole('complementary', { name: 'read back, beside' });
+  await expect(readBack.getByText('Papers counts by its points; its points are pooled.')).toBeVisible();
+  await page.getByLabel('Weight of Papers').fill('2');
+  await expect(readBack.getByText('Papers counts 2 times its points; its points are pooled.')).toBeVisible();
+  await page.getByLabel('Weight of Papers').fill('');
+  await expectAccessible(page);
   await page.getByRole('link', { name: 'Step 4: Its scale and policies' }).click();
   await page.getByRole('radio', { name: 'Letters, ten points apart' }).click();
   await leaveSteps(page, 'Knots and Splices');

@@ -3,12 +3,14 @@ import { Link } from 'expo-router';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
+import { ReadBackList } from '../course/read-back';
 import type { StoredCourse } from '../data/courses';
+import { Aside } from '../parts/aside';
 import { Page } from '../parts/page';
 import { Ribbon } from '../parts/ribbon';
-import { Soft } from '../parts/words';
+import { SectionTitle, Soft } from '../parts/words';
 import { Icon } from '../theme/icons';
-import { SPACE, TOUCH } from '../theme/layout';
+import { SPACE, TOUCH, useIsWide } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
 
 /** The steps of setting up a course, in the order in which a syllabus is read. */
@@ -80,7 +82,8 @@ export function SetupFrame({ course, shown, step, children }: SetupFrameProps) {
   const { id } = course;
   const place = STEPS.indexOf(step);
   const [before, next] = [STEPS[place - 1], STEPS[place + 1]];
-  return (
+  const wide = useIsWide();
+  const page = (
     <Page most={760}>
       <Link href={`/course/${id}/rules`} asChild>
         <Pressable
@@ -121,14 +124,37 @@ export function SetupFrame({ course, shown, step, children }: SetupFrameProps) {
       {next && <Soft>All of it is kept as you go. A step that does not matter yet can be passed over.</Soft>}
     </Page>
   );
+  if (!wide || step === 'read-back') return page;
+  return (
+    <View style={{ flex: 1, flexDirection: 'row' }}>
+      <View style={{ flex: 1 }}>{page}</View>
+      <Aside label="read back, beside">
+        <SectionTitle>Read back</SectionTitle>
+        <ReadBackList course={shown} />
+      </Aside>
+    </View>
+  );
 }
 
-/** The course as it will be: it grows while weights are typed. */
+/** The course as it will be: it grows while weights are typed, and stays in sight below. */
 function SketchRibbon({ root }: { root: Category }) {
+  const c = useColours();
   const segments = sketch(root);
-  return segments.length > 0 ? (
-    <Ribbon segments={segments} large of={100} />
-  ) : (
-    <Soft>The ribbon of this course grows here as its weights and points are typed.</Soft>
+  if (segments.length === 0)
+    return <Soft>The ribbon of this course grows here as its weights and points are typed.</Soft>;
+  return (
+    <View
+      style={{
+        position: 'sticky' as never,
+        top: 0,
+        zIndex: 2,
+        backgroundColor: c.paper,
+        paddingTop: SPACE.s,
+        marginHorizontal: -SPACE.xs,
+        paddingHorizontal: SPACE.xs,
+      }}
+    >
+      <Ribbon segments={segments} large of={100} />
+    </View>
   );
 }

@@ -1,7 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { ScrollView, View } from 'react-native';
+import { View } from 'react-native';
 import { CourseHead, isPage, type PageName } from '../../../../src/parts/course-head';
 import { useCourse } from '../../../../src/data/courses';
+import { Aside } from '../../../../src/parts/aside';
 import { Page } from '../../../../src/parts/page';
 import { Empty, Failed, Loading } from '../../../../src/parts/states';
 import { TermColumn } from '../../../../src/parts/term-column';
@@ -10,8 +11,7 @@ import { ReachPage } from '../../../../src/course/reach-page';
 import { RulesPage } from '../../../../src/course/rules-page';
 import { ScoresPage } from '../../../../src/course/scores-page';
 import { WorkingPage } from '../../../../src/course/working-page';
-import { SPACE, useIsWide } from '../../../../src/theme/layout';
-import { useColours } from '../../../../src/theme/paper-theme';
+import { useIsWide } from '../../../../src/theme/layout';
 
 const PAGES = { scores: ScoresPage, reach: ReachPage, rules: RulesPage, working: WorkingPage };
 
@@ -31,7 +31,6 @@ export default function CourseScreen() {
   const { courseId, page } = useLocalSearchParams<{ courseId: string; page: string }>();
   const { data: course, error, isPending, refetch } = useCourse(courseId);
   const wide = useIsWide();
-  const c = useColours();
   if (error && !course) return <Failed what="This course" error={error} retry={() => void refetch()} />;
   if (isPending) return <Loading what="this course" />;
   if (!course || !isPage(page)) return <Gone />;
@@ -56,22 +55,9 @@ export default function CourseScreen() {
           <Main course={course} />
         </Page>
       </View>
-      <View
-        role="complementary"
-        aria-label={`${BESIDE[page]}, beside`}
-        style={{
-          width: '31%',
-          minWidth: 300,
-          maxWidth: 460,
-          backgroundColor: c.card,
-          borderLeftWidth: 1,
-          borderColor: c.rule,
-        }}
-      >
-        <ScrollView contentContainerStyle={{ padding: SPACE.xl, gap: SPACE.l }}>
-          <Beside course={course} beside />
-        </ScrollView>
-      </View>
+      <Aside label={`${BESIDE[page]}, beside`}>
+        <Beside course={course} beside />
+      </Aside>
     </View>
   );
 }
