@@ -111,6 +111,7 @@ test('what was typed of a course before it is made is still there after leaving'
   await page.getByRole('button', { name: 'Next: its categories' }).click();
   await page.getByRole('link', { name: 'Step 1: Its name' }).click();
   await expect(page.getByLabel('Credits of the course')).toHaveValue('2.5');
+  await expectAccessible(page);
   await fill(page, 'Title of the course', 'Sailmaking II');
   await leaveSteps(page, 'Sailmaking II');
   await page.goto('/new-course');
