@@ -154,7 +154,7 @@ export async function record(page: Page, piece: string, entry: string): Promise<
 export async function settled(page: Page): Promise<void> {
   // A change that was just made shows its mark in the next turn of the page.
   await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve, 50))));
-  await expect(page.getByText('Saving …')).toBeHidden();
+  await expect(page.getByText(/^(Saving|Not saved yet, trying again) …$/)).toBeHidden();
 }
 
 /** Checks the screen as it is with axe. */

@@ -4,6 +4,8 @@ import {
   CHANGE_KEY,
   CollisionError,
   installChanges,
+  resumeChanges,
+  retryFailed,
   startChange,
   takeBack,
   tryAgain,
@@ -41,18 +43,43 @@ class Server {
 
 const answer = (status: number, body: object) => ({ ok: status === 200, status, json: async () => body });
 
+/** A browser's storage: its keys are its own enumerable ones. */
+function memoryStorage(): Storage {
+  const storage = Object.create({
+    getItem(this: Record<string, string>, key: string) {
+      return this[key] ?? null;
+    },
+    setItem(this: Record<string, string>, key: string, value: string) {
+      this[key] = value;
+    },
+    removeItem(this: Record<string, string>, key: string) {
+      delete this[key];
+    },
+  }) as Storage;
+  return storage;
+}
+
 let client: QueryClient;
 let server: Server;
+
+/** A window of the student's browser, which knows the course as the server has it. */
+function openWindow(): QueryClient {
+  const opened = new QueryClient();
+  installChanges(opened);
+  opened.setQueryData(coursesQuery.queryKey, [server.course]);
+  return opened;
+}
 
 beforeEach(() => {
   jest.useFakeTimers();
   server = new Server();
   globalThis.fetch = server.fetch as never;
-  client = new QueryClient();
-  installChanges(client);
-  client.setQueryData(coursesQuery.queryKey, [server.course]);
+  globalThis.localStorage = memoryStorage();
+  client = openWindow();
 });
 afterEach(() => jest.useRealTimers());
+
+const kept = () => Object.keys(globalThis.localStorage);
 
 const seen = () => client.getQueryData(coursesQuery.queryKey)![0]!;
 const failed = () =>
@@ -124,5 +151,67 @@ describe('a change', () => {
     await settle();
     expect(server.course.document.root.children.map(({ id }) => id)).toEqual(['one', 'two', 'three']);
     expect(seen().document).toEqual(server.course.document);
+  });
+
+  it('stands in the browser until the server has it, and is taken up by the next window, once, in order', async () => {
+    server.reachable = false;
+    startChange(client, 'c1', seen().document, [score('two', '4')]);
+    startChange(client, 'c1', seen().document, [score('two', '9')]);
+    await settle();
+    expect(kept()).toHaveLength(2);
+    client.clear();
+    server.reachable = true;
+    client = openWindow();
+    resumeChanges(client);
+    resumeChanges(client);
+    await settle();
+    expect(points(server.course.document, 'two')).toEqual({ points: '9' });
+    expect(server.recorded.size).toBe(2);
+    expect(kept()).toEqual([]);
+  });
+
+  it('that two windows send is recorded once', async () => {
+    server.reachable = false;
+    startChange(client, 'c1', seen().document, [score('two', '4')]);
+    await settle();
+    const other = openWindow();
+    server.reachable = true;
+    resumeChanges(other);
+    retryFailed(client);
+    await settle();
+    expect(server.course.version).toBe(2);
+    expect(failed()).toEqual([]);
+    expect(kept()).toEqual([]);
+  });
+
+  it('that failed for want of a server is sent again in its order; a refused one waits for the student', async () => {
+    startChange(client, 'c1', seen().document, [score('one', '9')]);
+    server.change(score('one', '5'));
+    await settle();
+    server.reachable = false;
+    for (const value of ['1', '2', '3']) startChange(client, 'c1', seen().document, [score('two', value)]);
+    await settle();
+    server.reachable = true;
+    retryFailed(client);
+    await settle();
+    expect(points(server.course.document, 'two')).toEqual({ points: '3' });
+    expect(points(server.course.document, 'one')).toEqual({ points: '5' });
+    expect(failed()).toHaveLength(1);
+    expect(kept()).toHaveLength(1);
+    takeBack(client, failed()[0]!);
+    expect(kept()).toEqual([]);
+  });
+
+  it('of which the browser keeps only nonsense is left alone, and harms nothing', async () => {
+    for (const [key, text] of [
+      ['fidens.pending.nobody.x', '{"id":"x"}'],
+      ['fidens.pending.nobody.y', 'not JSON'],
+      ['fidens.pending.another.z', '{}'],
+    ] as const)
+      globalThis.localStorage.setItem(key, text);
+    resumeChanges(client);
+    await settle();
+    expect(server.recorded.size).toBe(0);
+    expect(kept()).toHaveLength(3);
   });
 });

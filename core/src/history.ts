@@ -50,7 +50,7 @@ export type Reversal = { readonly ok: true } | { readonly ok: false; readonly re
  * @param current - the course as it is now
  */
 export function reversal({ change, after }: PastStep, current: Course): Reversal {
-  const [collision] = collisions(after, current, change.inverse);
+  const [collision] = collisions(current, change.inverse, change.edits);
   if (collision) return refused(`${collision.name} was changed again later.`);
   for (const edit of change.inverse) {
     const reason = laterWork(edit, after, current);

@@ -34,6 +34,9 @@ interface Request {
   version?: number;
 }
 
+/** Browsers refuse requests with larger bodies to outlive their window (64 KiB for all of them together). */
+const MOST_KEPT_ALIVE = 20_000;
+
 /**
  * Asks the server.
  *
@@ -44,12 +47,15 @@ export async function ask<T>(path: string, { method = 'GET', body, version }: Re
   const headers: Record<string, string> = {};
   if (body !== undefined) headers['Content-Type'] = 'application/json';
   if (version !== undefined) headers['If-Match'] = `"${version}"`;
+  const text = body === undefined ? undefined : JSON.stringify(body);
   let response: Response;
   try {
     response = await fetch(`/api/v1${path}`, {
       method,
       headers,
-      ...(body !== undefined && { body: JSON.stringify(body) }),
+      ...(text !== undefined && { body: text }),
+      // What is on its way when the window closes still arrives, as far as browsers allow.
+      keepalive: text !== undefined && text.length < MOST_KEPT_ALIVE,
     });
   } catch {
     throw new ApiError(0, 'The server cannot be reached.');

@@ -1,17 +1,12 @@
-import { collisions, type Collision, type Course, type Edit } from '@fidens/core';
+import { applyEdits, collisions, type Collision, type Course, type Edit } from '@fidens/core';
 import type { Mutation, MutationOptions, QueryClient } from '@tanstack/react-query';
 import { ApiError, ask } from './api';
 import { coursesQuery, type StoredCourse } from './courses';
+import { dropPending, keepPending, nextOrder, pendingIdOf, pendingOf, type PendingChange } from './pending';
+import { sessionQuery } from './session';
 
 /** One change of a course on its way to the server. */
-export interface ChangeVariables {
-  /** Names the change, so that sending it twice records it once. */
-  id: string;
-  courseId: string;
-  edits: readonly Edit[];
-  /** The document on which the student made it. */
-  seen: Course;
-}
+export type ChangeVariables = PendingChange;
 
 /** A change that would overwrite what another device has written to the same fields. */
 export class CollisionError extends Error {
@@ -25,8 +20,8 @@ const TRIES = 3;
 
 /**
  * Teaches the client how a change is saved: in order for each course, tried again while the server cannot be reached, and
- * made again on a newer version where that touched other things. A change that failed stays, and is shown, until the student
- * tries again or takes it back.
+ * made again on a newer version where that touched other things. A change that failed stays, and is shown, until it is saved
+ * or the student takes it back; until then it stands in the browser's own storage too, so that closing the window loses nothing.
  */
 export function installChanges(client: QueryClient): void {
   client.setMutationDefaults(CHANGE_KEY, {
@@ -45,11 +40,13 @@ export function startChange(
   seen: Course,
   edits: readonly Edit[],
 ): void {
-  const variables: ChangeVariables = { id: crypto.randomUUID(), courseId, edits, seen };
-  execute(client, variables);
+  const made = applyEdits(seen, edits);
+  const before = made.ok ? made.inverse : [];
+  execute(client, { id: crypto.randomUUID(), courseId, edits, before, order: nextOrder() });
 }
 
 function execute(client: QueryClient, variables: ChangeVariables): void {
+  keepPending(studentOf(client), variables);
   const asked: MutationOptions<StoredCourse, Error, ChangeVariables> = {
     mutationKey: CHANGE_KEY,
     scope: { id: `course ${variables.courseId}` },
@@ -63,51 +60,116 @@ function execute(client: QueryClient, variables: ChangeVariables): void {
     .catch(() => undefined);
 }
 
+function studentOf(client: QueryClient): string {
+  return client.getQueryData(sessionQuery.queryKey)?.student?.id ?? 'nobody';
+}
+
 export type FailedChange = Mutation<unknown, Error, ChangeVariables>;
+
+function allChanges(client: QueryClient): FailedChange[] {
+  const all = client.getMutationCache().findAll({ mutationKey: CHANGE_KEY }) as unknown as FailedChange[];
+  return all.filter(({ state }) => state.variables !== undefined);
+}
+
+/** Takes up what an earlier window has left unsaved. */
+export function resumeChanges(client: QueryClient): void {
+  const known = new Set(allChanges(client).map(({ state }) => state.variables!.id));
+  for (const change of pendingOf(studentOf(client))) if (!known.has(change.id)) execute(client, change);
+}
+
+/** Sends every change again that failed for want of a server, in the order in which they were made. */
+export function retryFailed(client: QueryClient): void {
+  const waiting = allChanges(client).filter(
+    ({ state: { status, error } }) => status === 'error' && error instanceof ApiError && error.mayPass,
+  );
+  waiting.sort((a, b) => a.state.variables!.order - b.state.variables!.order);
+  for (const change of waiting) tryAgain(client, change);
+}
 
 /** Sends a change again that failed. `anyway` writes over what another device wrote. */
 export function tryAgain(client: QueryClient, failed: FailedChange, anyway = false): void {
   const variables = failed.state.variables!;
-  const seen = anyway ? current(client, variables.courseId).document : variables.seen;
-  takeBack(client, failed);
-  execute(client, { ...variables, seen });
+  client.getMutationCache().remove(failed);
+  if (!anyway) return execute(client, variables);
+  const made = applyEdits(current(client, variables.courseId)!.document, variables.edits);
+  execute(client, { ...variables, before: made.ok ? made.inverse : variables.before });
 }
 
 /** Forgets a change that failed: what the server has is shown again. */
 export function takeBack(client: QueryClient, failed: FailedChange): void {
   client.getMutationCache().remove(failed);
+  dropPending(studentOf(client), failed.state.variables!.id);
 }
 
 async function save(client: QueryClient, change: ChangeVariables): Promise<StoredCourse> {
-  const { id, courseId, edits, seen } = change;
+  const { id, courseId, edits, before } = change;
+  await client.ensureQueryData(coursesQuery);
   for (;;) {
-    const { version } = current(client, courseId);
+    const known = current(client, courseId);
+    if (!known) throw new ApiError(404, 'This course is gone: it was deleted elsewhere.');
     try {
       const course = await ask<StoredCourse>(`/courses/${courseId}`, {
         method: 'PATCH',
-        version,
+        version: known.version,
         body: { id, edits },
       });
       keep(client, { ...course, holds: id });
+      dropPending(studentOf(client), id);
+      tellOthers(course);
       return course;
     } catch (error) {
       if (!(error instanceof ApiError) || error.status !== 412) throw error;
       const theirs = error.problem.current as StoredCourse;
       keep(client, theirs);
-      const found = collisions(seen, theirs.document, edits);
+      const found = collisions(theirs.document, edits, before);
       if (found.length > 0) throw new CollisionError(found);
     }
   }
 }
 
-function current(client: QueryClient, courseId: string): StoredCourse {
-  return client.getQueryData(coursesQuery.queryKey)!.find((course) => course.id === courseId)!;
+function current(client: QueryClient, courseId: string): StoredCourse | undefined {
+  return client.getQueryData(coursesQuery.queryKey)?.find((course) => course.id === courseId);
 }
 
 function keep(client: QueryClient, course: StoredCourse): void {
   // A list that was asked for before this version was made must not come in over it.
   void client.cancelQueries({ queryKey: coursesQuery.queryKey });
   client.setQueryData(coursesQuery.queryKey, (courses) =>
-    courses?.map((other) => (other.id === course.id ? course : other)),
+    courses?.map((other) => (other.id === course.id && other.version <= course.version ? course : other)),
   );
+}
+
+/** The other tabs of the same browser. */
+const CHANNEL = 'fidens';
+let channel: BroadcastChannel | undefined;
+
+function tellOthers(course: StoredCourse): void {
+  channel?.postMessage(course);
+}
+
+/**
+ * Keeps this tab and the others of the browser agreed: what one has saved, all show; what one has saved or taken back, none
+ * sends again.
+ *
+ * @returns how to stop
+ */
+export function agreeWithOthers(client: QueryClient): () => void {
+  const onSaved = ({ data }: MessageEvent<StoredCourse>) => {
+    if ((current(client, data.id)?.version ?? Infinity) < data.version) keep(client, data);
+  };
+  const onStorage = ({ key, newValue }: StorageEvent) => {
+    const id = newValue === null ? pendingIdOf(studentOf(client), key) : undefined;
+    const gone = allChanges(client).find(
+      ({ state }) => state.variables!.id === id && state.status === 'error',
+    );
+    if (gone) client.getMutationCache().remove(gone);
+  };
+  channel = new BroadcastChannel(CHANNEL);
+  channel.addEventListener('message', onSaved);
+  window.addEventListener('storage', onStorage);
+  return () => {
+    channel?.close();
+    channel = undefined;
+    window.removeEventListener('storage', onStorage);
+  };
 }

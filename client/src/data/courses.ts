@@ -26,17 +26,17 @@ export function useCourses() {
     filters: { mutationKey: CHANGE_KEY, predicate: ({ state }) => state.status !== 'success' },
     select: ({ state }) => state.variables as ChangeVariables,
   });
-  const courses = useMemo(
-    () => query.data?.map((course) => withChanges(course, onTheirWay)),
-    [query.data, onTheirWay],
-  );
+  const courses = useMemo(() => {
+    const inOrder = onTheirWay.filter(Boolean).sort((a, b) => a.order - b.order);
+    return query.data?.map((course) => withChanges(course, inOrder));
+  }, [query.data, onTheirWay]);
   return { ...query, data: courses };
 }
 
 function withChanges(course: StoredCourse, changes: readonly ChangeVariables[]): StoredCourse {
   let { document } = course;
   for (const change of changes) {
-    if (change?.courseId !== course.id || change.id === course.holds) continue;
+    if (change.courseId !== course.id || change.id === course.holds) continue;
     const edited = applyEdits(document, change.edits);
     if (edited.ok) document = edited.course;
   }

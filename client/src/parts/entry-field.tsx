@@ -9,7 +9,7 @@ import {
   type Entry,
   type EntrySet,
 } from '@fidens/core';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
 import { compute } from '../course/computed';
@@ -18,6 +18,7 @@ import type { StoredCourse } from '../data/courses';
 import { useNow } from '../data/session';
 import { useChange } from '../data/use-change';
 import { SPACE } from '../theme/layout';
+import { useLeaving } from './use-leaving';
 import { TEXT_STRONG, useColours } from '../theme/paper-theme';
 
 interface EntryFieldProps {
@@ -50,14 +51,12 @@ export function EntryField({ course, piece, onDone }: EntryFieldProps) {
     onDone();
   };
 
-  const keep = useRef(() => {});
-  useEffect(() => {
-    keep.current = () => {
-      if (!ended.current && touched && entry.kind === 'set') change([setting(piece.id, { ...entry.set })]);
-    };
-  });
   // What was typed is kept when the field goes away, whatever made it go; Escape alone leaves it.
-  useEffect(() => () => keep.current(), []);
+  useLeaving(() => {
+    if (ended.current || !touched || entry.kind !== 'set') return;
+    ended.current = true;
+    change([setting(piece.id, { ...entry.set })]);
+  });
   const end = () => {
     if (!touched) return leave();
     if (entry.kind === 'set') record(entry.set);

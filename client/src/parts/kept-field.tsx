@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { useColours } from '../theme/paper-theme';
+import { useLeaving } from './use-leaving';
 
 interface KeptFieldProps {
   /** What it is, for a screen reader; `shown` is what stands on it. */
@@ -44,10 +45,11 @@ export function KeptField({
   };
   const keep = () => {
     onType?.(undefined);
-    if (wrong || typed === value) return;
+    if (wrong || typed === value || typed === told.current) return;
     told.current = typed;
     onKeep(typed);
   };
+  useLeaving(keep);
   return (
     <View style={style}>
       <TextInput

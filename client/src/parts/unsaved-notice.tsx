@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { ApiError, reasonOf } from '../data/api';
 import { CHANGE_KEY, CollisionError, takeBack, tryAgain, type FailedChange } from '../data/course-changes';
+import { useStoredCourse } from '../data/courses';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
 
@@ -30,11 +31,11 @@ function FailedNotice({ change }: { change: FailedChange }) {
   const c = useColours();
   const { error, variables } = change.state;
   const collides = error instanceof CollisionError;
+  const course = useStoredCourse(variables!.courseId)?.document;
   return (
     <View style={{ gap: SPACE.xs }}>
       <Text variant="labelLarge" style={{ color: c.onAskSoft }}>
-        {collides ? 'Changed on another device' : 'Not saved yet'}:{' '}
-        {changeWords(variables!.seen, variables!.edits)}
+        {collides ? 'Changed on another device' : 'Not saved yet'}: {changeWords(course, variables!.edits)}
       </Text>
       <Text variant="bodyMedium" style={{ color: c.onAskSoft }}>
         {reasonWords(error)}
@@ -51,11 +52,11 @@ function FailedNotice({ change }: { change: FailedChange }) {
   );
 }
 
-function changeWords(seen: Course, edits: readonly Edit[]): string {
+function changeWords(course: Course | undefined, edits: readonly Edit[]): string {
   const words = edits.map((edit) => {
     if (edit.op === 'course') return 'the course';
     if (edit.op === 'add') return edit.node.name;
-    return find(seen, edit.id)?.node.name ?? 'a piece';
+    return (course && find(course, edit.id)?.node.name) ?? 'a piece';
   });
   return [...new Set(words)].join(', ');
 }
@@ -72,7 +73,8 @@ function reasonWords(error: Error | null): string {
   if (error instanceof ApiError && error.errors.length > 0) {
     return error.errors.map(({ at, message }) => `${at}: ${message}.`).join(' ');
   }
-  return reasonOf(error);
+  const stays = error instanceof ApiError && error.mayPass;
+  return `${reasonOf(error)}${stays ? ' It is kept in this browser, and sent again by itself.' : ''}`;
 }
 
 function valueWords(value: unknown): string {

@@ -1,0 +1,65 @@
+import { checkEdits, type Edit } from '@fidens/core';
+
+/** One change of a course that the server does not have yet, as it stands in the browser's own storage. */
+export interface PendingChange {
+  /** Names the change, so that sending it twice records it once. */
+  readonly id: string;
+  readonly courseId: string;
+  readonly edits: readonly Edit[];
+  /** The edits that lead back: they hold what the student saw when making the change. */
+  readonly before: readonly Edit[];
+  /** Changes are made in this order. */
+  readonly order: number;
+}
+
+const PREFIX = 'fidens.pending';
+
+const keyOf = (studentId: string, id: string) => `${PREFIX}.${studentId}.${id}`;
+
+/** Keeps a change until the server has it, each under a key of its own, so that two tabs never write over one another. */
+export function keepPending(studentId: string, change: PendingChange): void {
+  try {
+    globalThis.localStorage?.setItem(keyOf(studentId, change.id), JSON.stringify(change));
+  } catch {
+    // A browser that keeps nothing, or is full: the change still lives as long as the page.
+  }
+}
+
+export function dropPending(studentId: string, id: string): void {
+  globalThis.localStorage?.removeItem(keyOf(studentId, id));
+}
+
+/** What a student has changed and the server does not have yet, in order. What has no right form is left where it is. */
+export function pendingOf(studentId: string): PendingChange[] {
+  const storage = globalThis.localStorage;
+  if (!storage) return [];
+  return Object.keys(storage)
+    .filter((key) => key.startsWith(`${PREFIX}.${studentId}.`))
+    .flatMap((key) => readPending(storage.getItem(key)))
+    .sort((a, b) => a.order - b.order);
+}
+
+/** The id of the change that a key of the storage keeps; nothing where it is another's. */
+export function pendingIdOf(studentId: string, key: string | null): string | undefined {
+  const start = `${PREFIX}.${studentId}.`;
+  return key?.startsWith(start) ? key.slice(start.length) : undefined;
+}
+
+function readPending(text: string | null): PendingChange[] {
+  try {
+    const { id, courseId, edits, before, order } = JSON.parse(text ?? 'null') as Record<string, unknown>;
+    const [wanted, back] = [checkEdits(edits), checkEdits(before)];
+    if (typeof id !== 'string' || typeof courseId !== 'string' || typeof order !== 'number') return [];
+    return wanted.ok && back.ok ? [{ id, courseId, edits: wanted.value, before: back.value, order }] : [];
+  } catch {
+    return [];
+  }
+}
+
+let last = 0;
+
+/** The place of a new change among all: later than any before it in this window, and by the clock than those of others. */
+export function nextOrder(): number {
+  last = Math.max(last + 1, Date.now());
+  return last;
+}
