@@ -3,6 +3,7 @@ import {
   addSampleCourse,
   expect,
   expectAccessible,
+  fill,
   openCourse,
   openPage,
   settled,
@@ -10,11 +11,6 @@ import {
   test,
 } from './fidens';
 import type { Page } from '@playwright/test';
-
-async function fill(page: Page, label: string, value: string): Promise<void> {
-  await page.getByLabel(label, { exact: true }).fill(value);
-  await page.keyboard.press('Enter');
-}
 
 /** Saves what a button saves, and gives the file's path. */
 async function save(page: Page, button: string): Promise<string> {

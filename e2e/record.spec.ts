@@ -2,6 +2,7 @@ import {
   addSampleCourse,
   expect,
   expectAccessible,
+  fill,
   openCourse,
   openPage,
   openSample,
@@ -93,4 +94,73 @@ test('a new piece says what is wrong with it, and nothing is stored', async ({ p
   await expect(page.getByText('A weight is a number from 0 up, such as 15 or 37.5.')).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Weight of Chart work')).toHaveValue('30');
+});
+
+test('the keyboard alone enters a whole category: Enter to the next, arrows between, Escape back', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await page.getByRole('button', { name: /^Rock pool count/ }).click();
+  await page.getByLabel('Score of Rock pool count').fill('17');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Score of Eelgrass survey')).toBeFocused();
+  await page.keyboard.type('85%');
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByLabel('Score of Tidal creek log')).toBeFocused();
+  await page.keyboard.type('1');
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByLabel('Score of Eelgrass survey')).toHaveValue('85%');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.type('9');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel(/^Score of/)).toBeHidden();
+  await page.getByRole('button', { name: /^Tidal creek log: 19 \/ 20/ }).click();
+  await page.keyboard.type('5');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: /^Tidal creek log: 19 \/ 20/ })).toBeFocused();
+  await expect(page.getByRole('button', { name: /^Eelgrass survey: 85%/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Rock pool count: 17 \/ 20/ })).toBeVisible();
+});
+
+test('lateness is shown as arithmetic and can be waived with a reason; extension, note and the others are kept', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await page.getByRole('button', { name: /^Mudflat transect/ }).click();
+  await page.getByRole('button', { name: 'More of Mudflat transect' }).click();
+  await page.getByRole('radio', { name: 'Late by days' }).click();
+  await fill(page, 'Days that Mudflat transect was late', '2');
+  await expect(page.getByText('Recorded 17.5 of 20, 87.5%')).toBeVisible();
+  await expect(page.getByText('Late: less 2 × 5% of what is possible: 15.5 of 20, 77.5%')).toBeVisible();
+  await page.getByLabel('Extension of Mudflat transect').fill('2026-01-01T10:00');
+  await page.getByLabel('Note on Mudflat transect').click();
+  await expect(page.getByText('must not be before the due moment', { exact: false })).toBeVisible();
+  await page.getByRole('radio', { name: 'Waived' }).click();
+  await expect(page.getByText('2 days late, waived: 17.5 of 20, 87.5%')).toBeVisible();
+  await fill(page, 'Why lateness of Mudflat transect is waived', 'The ferry did not run');
+  await fill(page, 'Note on Mudflat transect', 'Redo the sketch');
+  await fill(page, 'Average of the others in Mudflat transect', '14,5');
+  await expectAccessible(page);
+  await settled(page);
+  await page.reload();
+  await page.getByRole('button', { name: /^Mudflat transect/ }).click();
+  await expect(page.getByText("late, waived · the others' average 14.5 · “Redo the sketch”")).toBeVisible();
+});
+
+test('a piece that nobody has listed is made on the way to its score', async ({ page }) => {
+  await openSample(page);
+  await page.getByRole('link', { name: 'Record' }).click();
+  await page.getByLabel('Find a piece').fill('Surprise quiz');
+  await page.getByRole('button', { name: 'New piece in Maritime Law' }).click();
+  await page.getByLabel('Score of Surprise quiz').fill('80');
+  await page.keyboard.press('Enter');
+  await expect(
+    page.getByRole('button', { name: /^Surprise quiz: 80 \/ 100, no weight, not counted/ }),
+  ).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: /^Undo: Surprise quiz: 80/ }).click();
+  await page.getByRole('button', { name: /^Undo: Surprise quiz added/ }).click();
+  await expect(page.getByRole('button', { name: /^Surprise quiz: / })).toBeHidden();
 });

@@ -4,6 +4,7 @@ import {
   beginCourse,
   expect,
   expectAccessible,
+  fill,
   leaveSteps,
   openPage,
   settled,
@@ -13,12 +14,6 @@ import {
 import type { Page } from '@playwright/test';
 
 const effectOf = (page: Page) => page.getByRole('region', { name: 'Effect of the changed rules' });
-
-/** Fills a field of the Rules page and keeps it. */
-async function fill(page: Page, label: string, value: string): Promise<void> {
-  await page.getByLabel(label, { exact: true }).fill(value);
-  await page.keyboard.press('Enter');
-}
 
 test('a rule of a course with scores shows what it does, and waits to be kept or discarded', async ({
   page,

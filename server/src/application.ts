@@ -9,6 +9,7 @@ import { answerNotFound, answerProblems } from './problem';
 import { accountRoutes } from './routes/accounts';
 import { courseRoutes } from './routes/courses';
 import { libraryRoutes } from './routes/library';
+import { sweepRoutes } from './routes/sweep';
 import { termRoutes } from './routes/terms';
 import { refuseOtherSites } from './same-site';
 import { requireStudent, sessions } from './sign-in';
@@ -36,7 +37,13 @@ export function createApplication(database: Knex, configuration: Configuration):
   });
   api.use(refuseOtherSites, express.json({ limit: '4mb' }), session.middleware);
   api.use(accountRoutes(database, configuration));
-  api.use(requireStudent, termRoutes(database), courseRoutes(database), libraryRoutes(database));
+  api.use(
+    requireStudent,
+    termRoutes(database),
+    courseRoutes(database),
+    libraryRoutes(database),
+    sweepRoutes(database),
+  );
   api.use(answerNotFound);
   app.use('/api/v1', api);
   app.use('/api', answerNotFound);

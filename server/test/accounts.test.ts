@@ -37,6 +37,18 @@ describe('an account', () => {
     await agent.get('/api/v1/courses').expect(200);
   });
 
+  it('remembers when its student last swept the loose ends; the sample student by her own clock', async () => {
+    const agent = await student(harness);
+    expect((await agent.get('/api/v1/session')).body.student.sweptAt).toBeNull();
+    const { sweptAt } = (await agent.put('/api/v1/sweep').expect(200)).body;
+    expect(Math.abs(Date.parse(sweptAt) - Date.now())).toBeLessThan(60_000);
+    expect((await agent.get('/api/v1/session')).body.student.sweptAt).toBe(sweptAt);
+    const noor = anyone();
+    await noor.post('/api/v1/session/sample').expect(200);
+    expect((await noor.put('/api/v1/sweep')).body.sweptAt).toBe('2026-10-20T12:00:00.000Z');
+    await anyone().put('/api/v1/sweep').expect(401);
+  });
+
   it('keeps no password that can be read', async () => {
     await student(harness);
     const rows = await harness.database('users').whereNotNull('password_hash').select('password_hash');

@@ -1,30 +1,54 @@
+import { decimalText } from '@fidens/core';
+import { format } from 'date-fns/format';
+import { Link } from 'expo-router';
 import { useState } from 'react';
-import { View } from 'react-native';
-import { Text } from 'react-native-paper';
+import { Pressable, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
 import { compute } from '../../src/course/computed';
-import { LOOSE_WORDS, useLooseEnds, type LooseEnd } from '../../src/course/loose-ends';
+import { DecideMany, keyOf } from '../../src/course/decide-many';
+import {
+  isPiece,
+  LOOSE_WORDS,
+  overdueOn,
+  useAhead,
+  useLooseEnds,
+  type Ahead,
+  type LooseEnd,
+  type LoosePiece,
+  type LooseRule,
+} from '../../src/course/loose-ends';
 import { partOf } from '../../src/course/part-of';
 import { PieceRow } from '../../src/course/scores-page';
+import { dueOf } from '../../src/course/words';
+import { reasonOf } from '../../src/data/api';
 import { useCourses } from '../../src/data/courses';
-import { useNow } from '../../src/data/session';
+import { useNow, useSession, useSweep } from '../../src/data/session';
 import { Page } from '../../src/parts/page';
 import { Empty, Failed, Loading } from '../../src/parts/states';
-import { SectionTitle } from '../../src/parts/words';
-import { SPACE } from '../../src/theme/layout';
-import { useColours } from '../../src/theme/paper-theme';
+import { SectionTitle, Soft } from '../../src/parts/words';
+import { SPACE, TOUCH } from '../../src/theme/layout';
+import { TEXT_MEDIUM, useColours } from '../../src/theme/paper-theme';
 
-/** What needs a decision, across all courses, decided right there. */
+/** What needs a decision, across all courses, decided right there, one by one or many at once; and what is due next. */
 export default function LooseEndsPlace() {
   const c = useColours();
-  const now = useNow();
   const { data: courses, error, refetch } = useCourses();
   const loose = useLooseEnds();
   const [open, setOpen] = useState<string>();
+  const [chosen, setChosen] = useState<ReadonlySet<string>>();
   if (error && !courses) return <Failed what="Your courses" error={error} retry={() => void refetch()} />;
   if (!courses) return <Loading what="your courses" />;
   const kinds = (Object.keys(LOOSE_WORDS) as LooseEnd['kind'][]).filter((kind) =>
     loose.some((end) => end.kind === kind),
   );
+  const inOrder = kinds.flatMap((kind) => loose.filter((end) => end.kind === kind)).filter(isPiece);
+  const keys = inOrder.map(keyOf);
+  const goOn = (key: string, by: 1 | -1) => setOpen(keys[keys.indexOf(key) + by]);
+  const toggle = (key: string) => {
+    const next = new Set(chosen);
+    if (!next.delete(key)) next.add(key);
+    setChosen(next);
+  };
   return (
     <Page>
       <Text variant="displaySmall" role="heading" aria-level={1} style={{ color: c.ink }}>
@@ -35,27 +59,212 @@ export default function LooseEndsPlace() {
           Every piece that is due has its score, or a reason for having none.
         </Empty>
       )}
+      {inOrder.length > 0 && (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <Button mode="contained-tonal" onPress={() => setOpen(keys[0])}>
+            Go through them, top to bottom
+          </Button>
+          <Button onPress={() => setChosen(chosen ? undefined : new Set())}>
+            {chosen ? 'One by one again' : 'Decide many at once'}
+          </Button>
+        </View>
+      )}
       {kinds.map((kind) => (
         <View key={kind} style={{ gap: SPACE.xs }}>
           <SectionTitle>{LOOSE_WORDS[kind]}</SectionTitle>
           {loose
             .filter((end) => end.kind === kind)
-            .map(({ course, piece }) => {
-              const key = `${course.id} ${piece.id}`;
-              return (
-                <PieceRow
+            .map((end, index) => {
+              if (!isPiece(end)) return <RuleEnd key={`${end.course.id} ${index}`} end={end} />;
+              const key = keyOf(end);
+              return chosen ? (
+                <ChooseRow key={key} end={end} isChosen={chosen.has(key)} onChoose={() => toggle(key)} />
+              ) : (
+                <LooseRow
                   key={key}
-                  course={course}
-                  piece={piece}
-                  part={partOf(compute(course.document, now).outlooks.standing, piece.id)}
-                  place={course.document.title}
+                  end={end}
                   isOpen={open === key}
                   onToggle={() => setOpen(open === key ? undefined : key)}
+                  onStep={(to) => goOn(key, to === 'next' ? 1 : -1)}
                 />
               );
             })}
         </View>
       ))}
+      {chosen && (
+        <DecideMany
+          ends={inOrder.filter((end) => chosen.has(keyOf(end)))}
+          onDone={() => setChosen(undefined)}
+        />
+      )}
+      <Sweep count={loose.length} />
+      <AheadList />
     </Page>
+  );
+}
+
+interface LooseRowProps {
+  end: LoosePiece;
+  isOpen: boolean;
+  onToggle: () => void;
+  onStep: (to: 'next' | 'previous') => void;
+}
+
+function LooseRow({ end: { course, piece }, ...row }: LooseRowProps) {
+  const now = useNow();
+  const overdue = overdueOn(course, piece, now);
+  const place = [
+    course.document.title,
+    overdue && `counts as missing by itself from ${format(overdue, 'd MMM')}`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+  return (
+    <PieceRow
+      course={course}
+      piece={piece}
+      part={partOf(compute(course.document, now).outlooks.standing, piece.id)}
+      place={place}
+      canBeOthers
+      {...row}
+    />
+  );
+}
+
+function ChooseRow({
+  end: { course, piece },
+  isChosen,
+  onChoose,
+}: {
+  end: LoosePiece;
+  isChosen: boolean;
+  onChoose: () => void;
+}) {
+  const c = useColours();
+  return (
+    <Pressable
+      role="checkbox"
+      aria-checked={isChosen}
+      aria-label={`Choose ${piece.name}, ${course.document.title}`}
+      onPress={onChoose}
+      style={{
+        minHeight: 52,
+        justifyContent: 'center',
+        borderTopWidth: 1,
+        borderColor: c.rule,
+        backgroundColor: isChosen ? c.tint : 'transparent',
+        paddingHorizontal: SPACE.s,
+      }}
+    >
+      <Text variant="bodyMedium" style={{ color: c.ink }}>
+        {isChosen ? '✓ ' : ''}
+        {piece.name}
+      </Text>
+      <Text variant="bodySmall" style={{ color: c.soft }}>
+        {course.document.title}
+      </Text>
+    </Pressable>
+  );
+}
+
+/** Something in a course's rules: the way to where it is decided. */
+function RuleEnd({ end: { course, words } }: { end: LooseRule }) {
+  const c = useColours();
+  return (
+    <Link href={`/course/${course.id}/rules`} asChild>
+      <Pressable
+        role="link"
+        style={{ minHeight: TOUCH, justifyContent: 'center', borderTopWidth: 1, borderColor: c.rule }}
+      >
+        <Text variant="bodyMedium" style={{ color: c.ink }}>
+          {words}
+        </Text>
+        <Text variant="bodySmall" style={{ color: c.soft }}>
+          {course.document.title}
+        </Text>
+      </Pressable>
+    </Link>
+  );
+}
+
+/** When everything loose was last gone through, and the mark that it is done. */
+function Sweep({ count }: { count: number }) {
+  const { data } = useSession();
+  const sweep = useSweep();
+  const sweptAt = data?.student?.sweptAt;
+  return (
+    <View style={{ gap: SPACE.xs, alignItems: 'flex-start' }}>
+      <Soft>
+        {sweptAt
+          ? `Last swept ${format(new Date(sweptAt), 'EEEE d MMMM')}.`
+          : 'Once a week, go through them all: left blank, work makes a grade look better than it is.'}
+      </Soft>
+      <Button mode="outlined" compact loading={sweep.isPending} onPress={() => sweep.mutate()}>
+        {sweptWords(count)}
+      </Button>
+      {sweep.error && <Soft>That could not be noted: {reasonOf(sweep.error)}</Soft>}
+    </View>
+  );
+}
+
+function sweptWords(count: number): string {
+  if (count === 0) return 'Swept: nothing is loose';
+  return count === 1 ? 'Swept: this one can wait' : `Swept: these ${count} can wait`;
+}
+
+/** What is due in the next two weeks, and how far each can move its course. */
+function AheadList() {
+  const ahead = useAhead();
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <SectionTitle>Ahead</SectionTitle>
+      {ahead.length === 0 && <Soft>Nothing is due in the next two weeks.</Soft>}
+      <View role="list" aria-label="Due in the next two weeks">
+        {ahead.map((next) => (
+          <AheadRow key={keyOf(next)} next={next} />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+function AheadRow({ next: { course, piece, swing } }: { next: Ahead }) {
+  const c = useColours();
+  return (
+    <View role="listitem">
+      <Link href={`/course/${course.id}/scores`} asChild>
+        <Pressable
+          role="link"
+          style={{
+            minHeight: 52,
+            flexDirection: 'row',
+            alignItems: 'center',
+            gap: SPACE.m,
+            borderTopWidth: 1,
+            borderColor: c.rule,
+            paddingVertical: SPACE.s,
+          }}
+        >
+          <View style={{ flex: 1, minWidth: 0 }}>
+            <Text variant="bodyMedium" numberOfLines={2} style={{ color: c.ink }}>
+              {piece.name}
+            </Text>
+            <Text variant="bodySmall" numberOfLines={1} style={{ color: c.soft }}>
+              {course.document.title}
+            </Text>
+          </View>
+          <View style={{ alignItems: 'flex-end' }}>
+            <Text variant="bodyMedium" style={{ color: c.ink, fontFamily: TEXT_MEDIUM }}>
+              {format(new Date(dueOf(piece)!), 'EEE d MMM')}
+            </Text>
+            {swing && (
+              <Text variant="bodySmall" style={{ color: c.soft }}>
+                moves it by up to {decimalText(swing, 1)}
+              </Text>
+            )}
+          </View>
+        </Pressable>
+      </Link>
+    </View>
   );
 }

@@ -1,16 +1,19 @@
 import { find, statusOf, walk, type Assessment } from '@fidens/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Button, Text, TextInput } from 'react-native-paper';
 import { compute } from '../../src/course/computed';
+import { newId } from '../../src/course/new-id';
 import { PieceRow } from '../../src/course/scores-page';
 import { daysPast, dueOf } from '../../src/course/words';
 import { useCourses, type StoredCourse } from '../../src/data/courses';
 import { useNow } from '../../src/data/session';
+import { useChange } from '../../src/data/use-change';
 import { Page } from '../../src/parts/page';
 import { partOf } from '../../src/course/part-of';
 import { Empty, Failed, Loading } from '../../src/parts/states';
-import { SectionTitle } from '../../src/parts/words';
+import { SectionTitle, Soft } from '../../src/parts/words';
+import { SPACE } from '../../src/theme/layout';
 import { useColours } from '../../src/theme/paper-theme';
 
 interface Candidate {
@@ -56,6 +59,13 @@ export default function RecordPlace() {
             : 'Every piece of every course is searched by its name and its course’s.'}
         </Empty>
       )}
+      {search.trim() !== '' && (
+        <NewPiece
+          name={search.trim()}
+          courses={courses}
+          onMade={(course, piece) => setOpen(`${course.id} ${piece.id}`)}
+        />
+      )}
       <View>
         {found.slice(0, SHOWN).map(({ course, piece }) => {
           const key = `${course.id} ${piece.id}`;
@@ -73,6 +83,60 @@ export default function RecordPlace() {
         })}
       </View>
     </Page>
+  );
+}
+
+const POSSIBLE = '100';
+
+/** A score may come before its piece is listed: it is made on the way, and filed later. */
+function NewPiece({
+  name,
+  courses,
+  onMade,
+}: {
+  name: string;
+  courses: readonly StoredCourse[];
+  onMade: (course: StoredCourse, piece: Assessment) => void;
+}) {
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <Soft>Not listed yet? Make “{name}” a new piece, to be filed later, in:</Soft>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
+        {courses.map((course) => (
+          <MakeButton key={course.id} course={course} name={name} onMade={onMade} />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+function MakeButton({
+  course,
+  name,
+  onMade,
+}: {
+  course: StoredCourse;
+  name: string;
+  onMade: (course: StoredCourse, piece: Assessment) => void;
+}) {
+  const change = useChange(course);
+  const make = () => {
+    const piece: Assessment = { kind: 'assessment', id: newId(), name, possible: POSSIBLE };
+    change(
+      [{ op: 'add', parent: course.document.root.id, node: piece }],
+      `${name} added to ${course.document.title}`,
+    );
+    onMade(course, piece);
+  };
+  return (
+    <Button
+      mode="outlined"
+      compact
+      accessibilityLabel={`New piece in ${course.document.title}`}
+      onPress={make}
+    >
+      {course.document.title}
+    </Button>
   );
 }
 

@@ -8,18 +8,19 @@ import {
   type Part,
 } from '@fidens/core';
 import { Link } from 'expo-router';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import type { StoredCourse } from '../data/courses';
 import { useNow } from '../data/session';
-import { EntryField } from '../parts/entry-field';
+import { EntryField, type EntryStep } from '../parts/entry-field';
 import { PieceForm } from '../parts/piece-form';
 import { Empty } from '../parts/states';
 import { Figure, SectionTitle, Soft, WordChip } from '../parts/words';
 import { SPACE, TOUCH } from '../theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '../theme/paper-theme';
 import { compute } from './computed';
+import { PieceDetails } from './piece-details';
 import { categoryWords, number, percent, pieceState, plural, scoreWords } from './words';
 
 export interface CoursePageProps {
@@ -34,7 +35,7 @@ export function ScoresPage({ course }: CoursePageProps) {
   const { outlooks } = compute(course.document, now);
   const [openId, setOpenId] = useState<string>();
   const { root } = course.document;
-  const row = (piece: Assessment, part: Part | undefined) => (
+  const row = (piece: Assessment, part: Part | undefined, siblings: readonly Assessment[]) => (
     <PieceRow
       key={piece.id}
       course={course}
@@ -42,6 +43,7 @@ export function ScoresPage({ course }: CoursePageProps) {
       part={part}
       isOpen={openId === piece.id}
       onToggle={() => setOpenId((open) => (open === piece.id ? undefined : piece.id))}
+      onStep={(to) => setOpenId(siblings[siblings.indexOf(piece) + (to === 'next' ? 1 : -1)]?.id)}
     />
   );
   return (
@@ -68,7 +70,7 @@ interface CategoryScoresProps {
   course: StoredCourse;
   category: Category;
   derivation: Derivation | undefined;
-  row: (piece: Assessment, part: Part | undefined) => React.ReactNode;
+  row: (piece: Assessment, part: Part | undefined, siblings: readonly Assessment[]) => React.ReactNode;
   depth: number;
 }
 
@@ -104,7 +106,7 @@ function CategoryScores({ course, category, derivation, row, depth }: CategorySc
       ))}
       <View>
         {isRoot && groups.length > 0 && own.length > 0 && <SectionTitle>On their own</SectionTitle>}
-        {own.map((piece) => row(piece, part(piece)))}
+        {own.map((piece) => row(piece, part(piece), own))}
         {promised > 0 && (
           <View
             style={{ minHeight: TOUCH, justifyContent: 'center', borderTopWidth: 1, borderColor: c.rule }}
@@ -158,12 +160,31 @@ interface PieceRowProps {
   part: Part | undefined;
   isOpen: boolean;
   onToggle: () => void;
+  /** Goes on to the piece before or after it; where there is none, the field closes. */
+  onStep?: (to: 'next' | 'previous') => void;
   /** Where it stands, in a list across courses. */
   place?: string;
+  /** Whether it may turn out to be no work of this student's. */
+  canBeOthers?: boolean;
 }
 
 /** One piece: a touch opens the field for its score right there. */
-export function PieceRow({ course, piece, part, isOpen, onToggle, place }: PieceRowProps) {
+export function PieceRow({
+  course,
+  piece,
+  part,
+  isOpen,
+  onToggle,
+  onStep,
+  place,
+  canBeOthers = false,
+}: PieceRowProps) {
+  const button = useRef<{ focus: () => void }>(null);
+  const done = (to: EntryStep) => {
+    if (to !== 'back' && onStep) return onStep(to);
+    onToggle();
+    button.current?.focus();
+  };
   const c = useColours();
   const now = useNow();
   const state = pieceState(piece, part, now);
@@ -182,6 +203,7 @@ export function PieceRow({ course, piece, part, isOpen, onToggle, place }: Piece
       }}
     >
       <Pressable
+        ref={button as never}
         role="button"
         aria-expanded={isOpen}
         aria-label={`${piece.name}: ${scoreWords(piece)}${state ? `, ${state.words}` : ''}${place ? `, ${place}` : ''}. Record a score`}
@@ -203,7 +225,7 @@ export function PieceRow({ course, piece, part, isOpen, onToggle, place }: Piece
             {piece.name}
           </Text>
           {under !== '' && (
-            <Text variant="bodySmall" numberOfLines={1} style={{ color: c.soft }}>
+            <Text variant="bodySmall" numberOfLines={3} style={{ color: c.soft }}>
               {under}
             </Text>
           )}
@@ -231,7 +253,8 @@ export function PieceRow({ course, piece, part, isOpen, onToggle, place }: Piece
       </Pressable>
       {isOpen && (
         <View style={{ paddingBottom: SPACE.m }}>
-          <EntryField course={course} piece={piece} onDone={onToggle} />
+          <EntryField course={course} piece={piece} onDone={done} canBeOthers={canBeOthers} />
+          <PieceDetails course={course} piece={piece} part={part} />
         </View>
       )}
     </View>

@@ -10,6 +10,8 @@ export interface Student {
   sample: boolean;
   /** A fixed today for the sample student; else the clock's. */
   today: string | null;
+  /** When all loose ends were last gone through. */
+  sweptAt: string | null;
 }
 
 export interface Session {
@@ -49,6 +51,18 @@ export function useSignOut() {
   return useMutation({
     mutationFn: () => ask<void>('/session', { method: 'DELETE' }),
     onSuccess: async () => enter(client, await ask<Session>('/session')),
+  });
+}
+
+/** Notes that all loose ends have been gone through now. */
+export function useSweep() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: () => ask<{ sweptAt: string }>('/sweep', { method: 'PUT', body: {} }),
+    onSuccess: ({ sweptAt }) =>
+      client.setQueryData(sessionQuery.queryKey, (session) =>
+        session?.student ? { ...session, student: { ...session.student, sweptAt } } : session,
+      ),
   });
 }
 

@@ -24,12 +24,16 @@ import { TEXT_STRONG, useColours } from '../theme/paper-theme';
 interface EntryFieldProps {
   course: StoredCourse;
   piece: Assessment;
-  /** Called when the entry is done: Enter, a state's button, or Escape. */
-  onDone: () => void;
+  /** Called when the entry is done, with where to go on: Enter leads to the next piece, arrows to their side, all else back. */
+  onDone: (to: EntryStep) => void;
+  /** Whether it may turn out to be no work of this student's. */
+  canBeOthers?: boolean;
 }
 
+export type EntryStep = 'next' | 'previous' | 'back';
+
 /** The one field that takes a score in any way a teacher writes it, and says what it understood and what it does. */
-export function EntryField({ course, piece, onDone }: EntryFieldProps) {
+export function EntryField({ course, piece, onDone, canBeOthers = false }: EntryFieldProps) {
   const change = useChange(course);
   const c = useColours();
   const before = entryText(piece);
@@ -38,17 +42,17 @@ export function EntryField({ course, piece, onDone }: EntryFieldProps) {
   const touched = text.trim() !== before;
   const entry = readEntry(text, piece, course.document.scale);
 
-  const record = (set: EntrySet, possible = piece.possible) => {
+  const record = (set: EntrySet, possible = piece.possible, to: EntryStep = 'back') => {
     ended.current = true;
     change(
       [setting(piece.id, { ...set, ...(possible !== piece.possible && { possible }) })],
       `${piece.name}: ${entryWords(set, piece)}`,
     );
-    onDone();
+    onDone(to);
   };
-  const leave = () => {
+  const leave = (to: EntryStep) => {
     ended.current = true;
-    onDone();
+    onDone(to);
   };
 
   // What was typed is kept when the field goes away, whatever made it go; Escape alone leaves it.
@@ -57,9 +61,14 @@ export function EntryField({ course, piece, onDone }: EntryFieldProps) {
     ended.current = true;
     change([setting(piece.id, { ...entry.set })]);
   });
-  const end = () => {
-    if (!touched) return leave();
-    if (entry.kind === 'set') record(entry.set);
+  const end = (to: EntryStep) => {
+    if (!touched) return leave(to);
+    if (entry.kind === 'set') record(entry.set, piece.possible, to);
+  };
+  const onKey = (key: string) => {
+    if (key === 'Escape') leave('back');
+    if (key === 'ArrowDown') end('next');
+    if (key === 'ArrowUp') end('previous');
   };
   return (
     <View style={{ gap: SPACE.s }}>
@@ -72,8 +81,8 @@ export function EntryField({ course, piece, onDone }: EntryFieldProps) {
           aria-invalid={entry.kind === 'unclear'}
           value={text}
           onChangeText={setText}
-          onSubmitEditing={end}
-          onKeyPress={({ nativeEvent }) => nativeEvent.key === 'Escape' && leave()}
+          onSubmitEditing={() => end('next')}
+          onKeyPress={({ nativeEvent }) => onKey(nativeEvent.key)}
           error={entry.kind === 'unclear'}
           autoCapitalize="characters"
           autoCorrect={false}
@@ -84,7 +93,7 @@ export function EntryField({ course, piece, onDone }: EntryFieldProps) {
           of {number(piece.possible)}
         </Text>
         <View style={{ flex: 1 }} />
-        <Button mode="contained" disabled={touched && entry.kind === 'unclear'} onPress={end}>
+        <Button mode="contained" disabled={touched && entry.kind === 'unclear'} onPress={() => end('back')}>
           Done
         </Button>
       </View>
@@ -95,11 +104,26 @@ export function EntryField({ course, piece, onDone }: EntryFieldProps) {
             key={status}
             mode={piece.status === status ? 'contained-tonal' : 'outlined'}
             compact
-            onPress={() => record({ status, score: undefined })}
+            onPress={() =>
+              record({ status, score: undefined }, piece.possible, canBeOthers ? 'next' : 'back')
+            }
           >
             {word}
           </Button>
         ))}
+        {canBeOthers && (
+          <Button
+            mode="outlined"
+            compact
+            onPress={() => {
+              ended.current = true;
+              change([setting(piece.id, { counted: false })], `${piece.name}: not mine, so not counted`);
+              onDone('next');
+            }}
+          >
+            not mine
+          </Button>
+        )}
         {before !== '' && (
           <Button compact onPress={() => record({ status: 'open', score: undefined })}>
             nothing yet

@@ -10,4 +10,5 @@ export class User extends Model {
   password_hash!: string | null;
   is_sample!: boolean;
   today!: Date | null;
+  swept_at!: Date | null;
 }

@@ -70,6 +70,7 @@ function sessionOf(user: User | undefined, { sampleData }: Configuration): objec
     email: user.email,
     sample: user.is_sample,
     today: user.today?.toISOString() ?? null,
+    sweptAt: user.swept_at?.toISOString() ?? null,
   };
   return { student: student ?? null, sampleAvailable: sampleData };
 }

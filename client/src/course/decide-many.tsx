@@ -1,0 +1,119 @@
+import { applyEdits, setting, type Assessment, type Edit } from '@fidens/core';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Button } from 'react-native-paper';
+import { startChange } from '../data/course-changes';
+import type { StoredCourse } from '../data/courses';
+import { useNow } from '../data/session';
+import { remember } from '../data/undo';
+import { Choice } from '../parts/choice';
+import { Soft } from '../parts/words';
+import { SPACE } from '../theme/layout';
+import { useColours } from '../theme/paper-theme';
+import { compute } from './computed';
+import { ChangeRow } from './effect-panel';
+import { gradeWords, plural } from './words';
+
+/** A piece of a course, by both ids. */
+export function keyOf({ course, piece }: { course: StoredCourse; piece: Assessment }): string {
+  return `${course.id} ${piece.id}`;
+}
+
+/** What can be decided of a piece that has no score. */
+export const DECISIONS = [
+  {
+    value: 'missing',
+    label: 'Missing',
+    edit: (id: string) => setting(id, { status: 'missing', score: undefined }),
+  },
+  {
+    value: 'excused',
+    label: 'Excused',
+    edit: (id: string) => setting(id, { status: 'excused', score: undefined }),
+  },
+  {
+    value: 'waiting',
+    label: 'Waiting',
+    edit: (id: string) => setting(id, { status: 'awaiting', score: undefined }),
+  },
+  { value: 'not mine', label: 'Not mine', edit: (id: string) => setting(id, { counted: false }) },
+] as const;
+
+interface DecideManyProps {
+  ends: readonly { readonly course: StoredCourse; readonly piece: Assessment }[];
+  onDone: () => void;
+}
+
+/** One decision for many pieces, with what it does to each course before it is made. */
+export function DecideMany({ ends, onDone }: DecideManyProps) {
+  const c = useColours();
+  const now = useNow();
+  const client = useQueryClient();
+  const [decision, setDecision] = useState<(typeof DECISIONS)[number]['value']>('missing');
+  const { label, edit } = DECISIONS.find(({ value }) => value === decision)!;
+  const byCourse = new Map<string, { course: StoredCourse; edits: Edit[] }>();
+  for (const { course, piece } of ends) {
+    const known = byCourse.get(course.id) ?? { course, edits: [] };
+    known.edits.push(edit(piece.id));
+    byCourse.set(course.id, known);
+  }
+  const changes = [...byCourse.values()].flatMap(({ course, edits }) => {
+    const after = applyEdits(course.document, edits);
+    return after.ok ? [{ course, edits, after }] : [];
+  });
+  const decide = () => {
+    const all = (step: (change: (typeof changes)[number]) => void) => () => changes.forEach(step);
+    all(({ course, edits }) => startChange(client, course.id, course.document, edits))();
+    remember(
+      {
+        done: `${plural(ends.length, 'piece')}: ${label.toLowerCase()}`,
+        undo: all(({ course, after }) => startChange(client, course.id, after.course, after.inverse)),
+        redo: all(({ course, edits }) => startChange(client, course.id, course.document, edits)),
+      },
+      true,
+    );
+    onDone();
+  };
+  return (
+    <View
+      role="region"
+      aria-label="Decide many at once"
+      style={{
+        position: 'sticky' as never,
+        bottom: SPACE.s,
+        backgroundColor: c.card,
+        borderColor: c.primary,
+        borderWidth: 2,
+        borderRadius: 20,
+        padding: SPACE.m,
+        gap: SPACE.s,
+      }}
+    >
+      <Soft>{ends.length === 0 ? 'Choose what is to be decided together.' : `${ends.length} chosen`}</Soft>
+      <Choice label="What they are" value={decision} options={DECISIONS} onChange={setDecision} />
+      {changes.map(({ course, after }) => (
+        <ChangeRow
+          key={course.id}
+          label={course.document.title}
+          before={standingText(course.document, now)}
+          after={standingText(after.course, now)}
+        />
+      ))}
+      <Button
+        mode="contained"
+        style={{ alignSelf: 'flex-start' }}
+        disabled={ends.length === 0}
+        onPress={decide}
+      >
+        {label} for {plural(ends.length, 'piece')}
+      </Button>
+    </View>
+  );
+}
+
+function standingText(document: StoredCourse['document'], now: string): string {
+  const { outlooks, letters } = compute(document, now);
+  const { percent, letter } = gradeWords(outlooks.standing, letters);
+  return `${percent} ${letter}`;
+}

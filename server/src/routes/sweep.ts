@@ -1,0 +1,20 @@
+import { Router } from 'express';
+import type { Knex } from 'knex';
+import { User } from '../models';
+import { studentId } from '../sign-in';
+
+/** The weekly sweep: that a student has gone through everything that is loose, now. */
+export function sweepRoutes(database: Knex): Router {
+  const router = Router();
+
+  router.put('/sweep', async (request, response) => {
+    const user = await User.query(database)
+      .findById(studentId(request))
+      .patch({ swept_at: database.raw('coalesce(today, now())') as never })
+      .returning('*')
+      .first();
+    response.json({ sweptAt: user!.swept_at!.toISOString() });
+  });
+
+  return router;
+}
