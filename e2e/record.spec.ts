@@ -164,3 +164,27 @@ test('a piece that nobody has listed is made on the way to its score', async ({ 
   await page.getByRole('button', { name: /^Undo: Surprise quiz added/ }).click();
   await expect(page.getByRole('button', { name: /^Surprise quiz: / })).toBeHidden();
 });
+
+test('the Scores page says what is dropped now, narrows its list, and draws the standing over time', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await expect(page.getByText('without Dune profile now', { exact: false })).toBeVisible();
+  await page.getByRole('radio', { name: 'Without a score' }).click();
+  await expect(page.getByRole('button', { name: /^Mudflat transect/ })).toBeHidden();
+  await expect(page.getByRole('button', { name: /^Eelgrass survey/ })).toBeVisible();
+  await page.getByRole('radio', { name: 'Past due' }).click();
+  await expect(page.getByRole('button', { name: /Record a score$/ })).toHaveCount(1);
+  await page.getByRole('radio', { name: 'All' }).click();
+
+  await page.getByRole('button', { name: 'The standing after each piece' }).click();
+  await expect(page.getByText('Saltmarsh cores moved it most: up 1.46, from 86.88 to 88.33.')).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /^The standing went from 87\.5 to 88\.7 over 8 pieces/ }),
+  ).toBeVisible();
+  const table = page.getByRole('table', { name: 'The standing after each piece' });
+  await expect(table.getByRole('row')).toHaveCount(8);
+  await expect(table.getByRole('row').nth(3)).toContainText('−1.38');
+  await expectAccessible(page);
+});

@@ -18,6 +18,7 @@ export * from './late';
 export * from './letter';
 export * from './moment';
 export * from './outlook';
+export * from './over-time';
 export * from './plan';
 export * from './problems';
 export * from './rational';

@@ -1,6 +1,8 @@
 import {
   bandOf,
   lettersOf,
+  pieces,
+  statusOf,
   type Assessment,
   type Category,
   type CourseNode,
@@ -13,6 +15,7 @@ import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import type { StoredCourse } from '../data/courses';
 import { useNow } from '../data/session';
+import { Choice } from '../parts/choice';
 import { EntryField, type EntryStep } from '../parts/entry-field';
 import { PieceForm } from '../parts/piece-form';
 import { Empty } from '../parts/states';
@@ -20,8 +23,9 @@ import { Figure, SectionTitle, Soft, WordChip } from '../parts/words';
 import { SPACE, TOUCH } from '../theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '../theme/paper-theme';
 import { compute } from './computed';
+import { OverTime } from './over-time';
 import { PieceDetails } from './piece-details';
-import { categoryWords, number, percent, pieceState, plural, scoreWords } from './words';
+import { categoryWords, daysPast, number, percent, pieceState, plural, scoreWords } from './words';
 
 export interface CoursePageProps {
   course: StoredCourse;
@@ -30,11 +34,13 @@ export interface CoursePageProps {
 }
 
 /** Every piece by category, with its score, its state and the field to record it. */
-export function ScoresPage({ course }: CoursePageProps) {
+export function ScoresPage({ course, beside = false }: CoursePageProps) {
   const now = useNow();
   const { outlooks } = compute(course.document, now);
   const [openId, setOpenId] = useState<string>();
+  const [filter, setFilter] = useState<Filter>('all');
   const { root } = course.document;
+  const shows = (piece: Assessment) => SHOWS[filter](piece, now);
   const row = (piece: Assessment, part: Part | undefined, siblings: readonly Assessment[]) => (
     <PieceRow
       key={piece.id}
@@ -61,28 +67,66 @@ export function ScoresPage({ course }: CoursePageProps) {
           later.
         </Empty>
       )}
-      <CategoryScores course={course} category={root} derivation={outlooks.standing} row={row} depth={0} />
+      {pieces(course.document).length >= MANY && (
+        <Choice label="Show" value={filter} options={FILTERS} onChange={setFilter} />
+      )}
+      {filter !== 'all' && !pieces(course.document).some(shows) && <Soft>There are none.</Soft>}
+      <CategoryScores
+        course={course}
+        category={root}
+        derivation={outlooks.standing}
+        row={row}
+        shows={shows}
+        isWhole={filter === 'all'}
+        depth={0}
+      />
+      {!beside && pieces(course.document).length > 1 && <OverTime course={course.document} />}
     </View>
   );
 }
+
+/** From this many pieces on a list is worth narrowing. */
+const MANY = 8;
+
+const FILTERS = [
+  { value: 'all', label: 'All' },
+  { value: 'open', label: 'Without a score' },
+  { value: 'past due', label: 'Past due' },
+  { value: 'noted', label: 'With a note' },
+] as const;
+type Filter = (typeof FILTERS)[number]['value'];
+
+const SHOWS: Record<Filter, (piece: Assessment, now: string) => boolean> = {
+  all: () => true,
+  open: (piece) => statusOf(piece) === 'open' || statusOf(piece) === 'awaiting',
+  'past due': (piece, now) => daysPast(piece, now) > 0,
+  noted: ({ note }) => note !== undefined,
+};
 
 interface CategoryScoresProps {
   course: StoredCourse;
   category: Category;
   derivation: Derivation | undefined;
   row: (piece: Assessment, part: Part | undefined, siblings: readonly Assessment[]) => React.ReactNode;
+  shows: (piece: Assessment) => boolean;
+  /** Nothing is filtered out. */
+  isWhole: boolean;
   depth: number;
 }
 
-function CategoryScores({ course, category, derivation, row, depth }: CategoryScoresProps) {
+function CategoryScores({ course, category, derivation, row, shows, isWhole, depth }: CategoryScoresProps) {
   const c = useColours();
   const part = (node: CourseNode) => derivation?.parts.find((candidate) => candidate.node.id === node.id);
   const value = derivation?.worth?.value;
   const promised =
     derivation?.parts.filter(({ node }) => node.kind === 'piece' && node.origin === 'promised').length ?? 0;
   const isRoot = depth === 0;
-  const own = category.children.filter((child): child is Assessment => child.kind === 'assessment');
-  const groups = category.children.filter((child): child is Category => child.kind === 'category');
+  const own = category.children.filter(
+    (child): child is Assessment => child.kind === 'assessment' && shows(child),
+  );
+  const groups = category.children.filter(
+    (child): child is Category => child.kind === 'category' && (isWhole || hasShown(child, shows)),
+  );
   return (
     <View style={{ gap: SPACE.l, paddingLeft: depth > 1 ? SPACE.m : 0 }}>
       {groups.map((group) => (
@@ -91,7 +135,11 @@ function CategoryScores({ course, category, derivation, row, depth }: CategorySc
             {group.name}
           </SectionTitle>
           <Soft style={{ marginTop: -SPACE.s }}>
-            {[group.weight !== undefined && `weight ${number(group.weight)}`, categoryWords(group)]
+            {[
+              group.weight !== undefined && `weight ${number(group.weight)}`,
+              categoryWords(group),
+              droppedWords(part(group)?.derivation),
+            ]
               .filter(Boolean)
               .join(' · ')}
           </Soft>
@@ -100,6 +148,8 @@ function CategoryScores({ course, category, derivation, row, depth }: CategorySc
             category={group}
             derivation={part(group)?.derivation}
             row={row}
+            shows={shows}
+            isWhole={isWhole}
             depth={depth + 1}
           />
         </View>
@@ -107,7 +157,7 @@ function CategoryScores({ course, category, derivation, row, depth }: CategorySc
       <View>
         {isRoot && groups.length > 0 && own.length > 0 && <SectionTitle>On their own</SectionTitle>}
         {own.map((piece) => row(piece, part(piece), own))}
-        {promised > 0 && (
+        {isWhole && promised > 0 && (
           <View
             style={{ minHeight: TOUCH, justifyContent: 'center', borderTopWidth: 1, borderColor: c.rule }}
           >
@@ -117,13 +167,27 @@ function CategoryScores({ course, category, derivation, row, depth }: CategorySc
             </Soft>
           </View>
         )}
-        <AddPiece course={course} category={category} />
+        {isWhole && <AddPiece course={course} category={category} />}
         {isRoot && value === undefined && groups.length > 0 && (
           <Soft>No score counts yet, so there is no standing.</Soft>
         )}
       </View>
     </View>
   );
+}
+
+function hasShown(category: Category, shows: (piece: Assessment) => boolean): boolean {
+  return category.children.some((child) =>
+    child.kind === 'category' ? hasShown(child, shows) : shows(child),
+  );
+}
+
+/** Which pieces are dropped now. */
+function droppedWords(derivation: Derivation | undefined): string {
+  const gone = derivation?.parts.filter(
+    ({ role }) => role === 'dropped lowest' || role === 'dropped highest',
+  );
+  return gone && gone.length > 0 ? `without ${gone.map(({ node }) => node.name).join(', ')} now` : '';
 }
 
 /** A category's percent; with a letter where it is a part of the course with categories of its own, such as a term's half. */
