@@ -188,6 +188,23 @@ test('in mid-term scores come first, and are filed together later', async ({ pag
   await fill(page, 'Possible points of Quiz 2', '50');
   await fill(page, 'New name of Quiz 2', 'Quiz two');
   await expect(page.getByRole('checkbox', { name: 'Choose Quiz two' })).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Choose Quiz two' }).click();
+  await page.getByRole('checkbox', { name: 'Choose Essay' }).click();
+  await chosen.getByRole('button', { name: 'Change 2 pieces together' }).click();
+  await fill(page, 'Possible points of all chosen pieces', '40');
+  await chosen.getByLabel('All chosen pieces are due').fill('2026-11-03T12:00');
+  await page.keyboard.press('Enter');
+  await expectAccessible(page);
+  await chosen.getByRole('radio', { name: 'Excused' }).click();
+  await effect.getByRole('button', { name: 'Keep' }).click();
+  await openPage(page, 'Scores');
+  for (const name of ['Quiz two', 'Essay'])
+    await expect(
+      page.getByRole('button', { name: new RegExp(`^${name}: —, excused|^${name}: —, no weight`) }),
+    ).toBeVisible();
+  await openPage(page, 'Rules');
+  await page.getByRole('button', { name: 'Every category and piece, to move and change' }).click();
+  await expect(page.getByRole('checkbox', { name: 'Choose Essay' })).toContainText('of 40');
   await page.getByRole('checkbox', { name: 'Choose Quizzes' }).click();
   await chosen.getByRole('button', { name: 'Delete' }).click();
   await expect(effect.getByText('90.0 A− → no number')).toBeVisible();

@@ -10,6 +10,7 @@ import { Icon } from '../theme/icons';
 import { SPACE, TOUCH } from '../theme/layout';
 import { TEXT_STRONG, useColours } from '../theme/paper-theme';
 import { WEIGHT_WANTED } from './add-node';
+import { ChangeAll } from './change-all';
 import { PieceRules } from './piece-rules';
 import { homesFor, movingTo, treeRows, type Place, type TreeRow } from './placing';
 import type { EditRules } from './rule-draft';
@@ -79,6 +80,7 @@ function Tree({ course, edit }: ArrangeProps) {
       {there.size > 0 && (
         <Chosen
           course={course}
+          edit={edit}
           chosen={there}
           onMove={(parent) => move(there, { parent })}
           onDelete={() => {
@@ -264,8 +266,7 @@ function detailOf(node: CourseNode): string {
   return [weight, `of ${number(node.possible)}`].filter(Boolean).join(' · ');
 }
 
-interface ChosenProps {
-  course: Course;
+interface ChosenProps extends ArrangeProps {
   chosen: ReadonlySet<string>;
   onMove: (parent: string) => void;
   onDelete: () => void;
@@ -273,7 +274,7 @@ interface ChosenProps {
 }
 
 /** What can be done with all that is chosen; it stays in sight while the list is long. */
-function Chosen({ course, chosen, onMove, onDelete, onNone }: ChosenProps) {
+function Chosen({ course, edit, chosen, onMove, onDelete, onNone }: ChosenProps) {
   const c = useColours();
   return (
     <View
@@ -298,6 +299,7 @@ function Chosen({ course, chosen, onMove, onDelete, onNone }: ChosenProps) {
           </Button>
         ))}
       </View>
+      <ChangeAll course={course} chosen={chosen} edit={edit} />
       <View style={{ flexDirection: 'row', gap: SPACE.s }}>
         <Button compact icon="delete" onPress={onDelete}>
           Delete

@@ -1,0 +1,102 @@
+import { setting, type Assessment, type Course, type NodeFields, type Status } from '@fidens/core';
+import { ScrollView, View } from 'react-native';
+import { Choice } from '../parts/choice';
+import { Fold } from '../parts/fold';
+import { MomentField } from '../parts/moment-field';
+import { NumberRule } from '../parts/number-rule';
+import { Soft } from '../parts/words';
+import { SPACE } from '../theme/layout';
+import { WEIGHT_WANTED } from './add-node';
+import { treeRows } from './placing';
+import type { EditRules } from './rule-draft';
+import { plural } from './words';
+
+interface ChangeAllProps {
+  course: Course;
+  chosen: ReadonlySet<string>;
+  edit: EditRules;
+}
+
+type Fields = { [F in keyof NodeFields]?: NodeFields[F] | undefined };
+
+const STATES = [
+  { value: 'open', label: 'Nothing yet' },
+  { value: 'missing', label: 'Missing' },
+  { value: 'excused', label: 'Excused' },
+  { value: 'awaiting', label: 'Waiting' },
+] as const;
+
+const PARTS = [
+  { value: 'counts', label: 'Counts' },
+  { value: 'extra', label: 'Extra credit' },
+  { value: 'not', label: 'Not counted' },
+] as const;
+
+/** One change for all the pieces that are chosen: state, how they take part, weight, possible points, due moment. */
+export function ChangeAll({ course, chosen, edit }: ChangeAllProps) {
+  const found = treeRows(course.root)
+    .map(({ node }) => node)
+    .filter((node): node is Assessment => node.kind === 'assessment' && chosen.has(node.id));
+  if (found.length === 0) return null;
+  const all = plural(found.length, 'piece');
+  const set = (fields: Fields, what: string) =>
+    edit(
+      found.map(({ id }) => setting(id, fields)),
+      `${all}: ${what}`,
+    );
+  const same = <T,>(pick: (piece: Assessment) => T): T | undefined => {
+    const first = pick(found[0]!);
+    return found.every((piece) => pick(piece) === first) ? first : undefined;
+  };
+  const state = same(({ status = 'open' }) => status);
+  const takesPart = same(({ counted, extraCredit }) =>
+    counted === false ? 'not' : extraCredit ? 'extra' : 'counts',
+  );
+  return (
+    <Fold title={`Change ${all} together`}>
+      <ScrollView style={{ maxHeight: 280 }} contentContainerStyle={{ gap: SPACE.m }}>
+        <Choice
+          label="State of all chosen pieces"
+          value={state ?? 'scored'}
+          options={STATES}
+          onChange={(status: Status) => set({ status, score: undefined }, 'state changed')}
+        />
+        {found.some(({ score }) => score) && <Soft>A state takes the place of a score.</Soft>}
+        <Choice
+          label="How all chosen pieces take part"
+          value={takesPart ?? 'mixed'}
+          options={PARTS as readonly { value: string; label: string }[]}
+          onChange={(part) =>
+            set(
+              { extraCredit: part === 'extra' || undefined, counted: part === 'not' ? false : undefined },
+              'how they take part changed',
+            )
+          }
+        />
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <NumberRule
+            label="Possible points of all chosen pieces"
+            shown="Possible"
+            value={same(({ possible }) => possible)}
+            wants="Points above 0."
+            positive
+            onKeep={(possible) => possible && set({ possible }, `out of ${possible}`)}
+          />
+          <NumberRule
+            label="Weight of all chosen pieces"
+            shown="Weight"
+            value={same(({ weight }) => weight)}
+            wants={WEIGHT_WANTED}
+            onKeep={(weight) => set({ weight }, weight ? `weight ${weight}` : 'weight taken away')}
+          />
+          <MomentField
+            label="All chosen pieces are due"
+            shown="Due"
+            value={same(({ due }) => due)}
+            onKeep={(due) => set({ due }, 'due moment changed')}
+          />
+        </View>
+      </ScrollView>
+    </Fold>
+  );
+}
