@@ -92,6 +92,7 @@ export function ChangeAll({ course, chosen, edit }: ChangeAllProps) {
           <MomentField
             label="All chosen pieces are due"
             shown="Due"
+            ground="card"
             value={same(({ due }) => due)}
             onKeep={(due) => set({ due }, 'due moment changed')}
           />

@@ -12,10 +12,12 @@ interface MomentFieldProps {
   /** ISO 8601; nothing where there is none. */
   value: string | undefined;
   onKeep: (value: string | undefined) => void;
+  /** What it stands on. */
+  ground?: 'tint' | 'card';
 }
 
 /** A day and time in the browser's own calendar, where the student is; it keeps itself when it is left, or on Enter. */
-export function MomentField({ label, shown, value, onKeep }: MomentFieldProps) {
+export function MomentField({ label, shown, value, onKeep, ground = 'tint' }: MomentFieldProps) {
   const c = useColours();
   const { dark } = useFidensTheme();
   const local = value === undefined ? '' : localText(value);
@@ -43,7 +45,7 @@ export function MomentField({ label, shown, value, onKeep }: MomentFieldProps) {
           left: 10,
           paddingHorizontal: 4,
           color: c.soft,
-          backgroundColor: c.tint,
+          backgroundColor: c[ground],
           zIndex: 1,
         }}
       >
