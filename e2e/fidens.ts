@@ -118,6 +118,7 @@ export async function beginCourse(page: Page, title: string): Promise<void> {
 /** Leaves the steps of a course for its Rules page. */
 export async function leaveSteps(page: Page, title: string): Promise<void> {
   await page.getByRole('link', { name: `Leave the steps of ${title}` }).click();
+  await page.waitForURL(/\/course\/[^/]+\/rules$/);
   await expect(page.getByRole('tab', { name: 'Rules' })).toHaveAttribute('aria-selected', 'true');
 }
 

@@ -1,11 +1,17 @@
 import {
   answer,
+  applyEdits,
   deriveCategory,
   exact,
   floating,
   ONE,
   outlooks,
+  overTime,
+  pieces,
+  problems,
   reach,
+  ribbon,
+  setting,
   swings,
   Variation,
   type Category,
@@ -17,6 +23,7 @@ import { largeCourse } from './sample';
 const NOW = '2026-10-20T12:00:00Z';
 const SIXTY = largeCourse(6, 10);
 const LARGE = { '20 × 30': largeCourse(20, 30), '6 × 100': largeCourse(6, 100) };
+const THREE_HUNDRED = largeCourse(10, 30);
 const SINKING = sinking();
 const POOLED = pooled();
 
@@ -31,6 +38,8 @@ const WORK = {
   sinking: '60 pieces, drops by percent among unequal points: everything',
   twenty: '600 pieces, 20 × 30: everything that grade computes',
   six: '600 pieces, 6 × 100: everything that grade computes',
+  key: '300 pieces: a key in a score field, to all that the screen shows at once',
+  time: '300 pieces: the standing over time',
   pooled: '2,000 pooled pieces, 200 dropped by benefit: four outlooks',
 } as const;
 
@@ -56,6 +65,8 @@ export async function coreBench(): Promise<void> {
     .add(WORK.sinking, () => answer(SINKING, NOW))
     .add(WORK.twenty, () => answer(LARGE['20 × 30'], NOW))
     .add(WORK.six, () => answer(LARGE['6 × 100'], NOW))
+    .add(WORK.key, () => typed(THREE_HUNDRED))
+    .add(WORK.time, () => overTime(THREE_HUNDRED, NOW))
     .add(WORK.pooled, () => outlooks(POOLED, NOW));
   await bench.run();
   const medians = new Map(
@@ -68,6 +79,14 @@ export async function coreBench(): Promise<void> {
   ratio('600 pieces, 20 × 30, against 60', WORK.twenty, WORK.all);
   ratio('600 pieces, 6 × 100, against 60', WORK.six, WORK.all);
   ratio('exact against floating point', WORK.formula, WORK.floats);
+}
+
+/** What a key in a score field computes: the course with the score, its outlooks, ribbon and problems. */
+function typed(course: Course): unknown {
+  const piece = pieces(course)[0]!;
+  const edited = applyEdits(course, [setting(piece.id, { status: 'scored', score: { points: '1' } })]);
+  if (!edited.ok) throw new Error(edited.faults[0]!.message);
+  return [ribbon(outlooks(edited.course, NOW)), problems(edited.course)];
 }
 
 function line(name: string, figure: string, unit: string): void {

@@ -1,7 +1,9 @@
 import {
   bandOf,
+  decimalText,
   lettersOf,
   pieces,
+  sharesOf,
   statusOf,
   type Assessment,
   type Category,
@@ -10,7 +12,7 @@ import {
   type Part,
 } from '@fidens/core';
 import { Link } from 'expo-router';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import type { StoredCourse } from '../data/courses';
@@ -41,12 +43,14 @@ export function ScoresPage({ course, beside = false }: CoursePageProps) {
   const [filter, setFilter] = useState<Filter>('all');
   const { root } = course.document;
   const shows = (piece: Assessment) => SHOWS[filter](piece, now);
+  const shares = useMemo(() => sharesById(outlooks.ceiling), [outlooks]);
   const row = (piece: Assessment, part: Part | undefined, siblings: readonly Assessment[]) => (
     <PieceRow
       key={piece.id}
       course={course}
       piece={piece}
       part={part}
+      share={shares.get(piece.id)}
       isOpen={openId === piece.id}
       onToggle={() => setOpenId((open) => (open === piece.id ? undefined : piece.id))}
       onStep={(to) => setOpenId(siblings[siblings.indexOf(piece) + (to === 'next' ? 1 : -1)]?.id)}
@@ -82,6 +86,13 @@ export function ScoresPage({ course, beside = false }: CoursePageProps) {
       />
       {!beside && pieces(course.document).length > 1 && <OverTime course={course.document} />}
     </View>
+  );
+}
+
+/** How much of the course's 100 points each piece is, once everything is settled. */
+function sharesById(ceiling: Derivation): ReadonlyMap<string, string> {
+  return new Map(
+    [...sharesOf(ceiling)].map(([{ node }, share]) => [node.id, `${decimalText(share, 1)} of 100`]),
   );
 }
 
@@ -226,6 +237,8 @@ interface PieceRowProps {
   onToggle: () => void;
   /** Goes on to the piece before or after it; where there is none, the field closes. */
   onStep?: (to: 'next' | 'previous') => void;
+  /** How much of the course it is, in words. */
+  share?: string | undefined;
   /** Where it stands, in a list across courses. */
   place?: string;
   /** Whether it may turn out to be no work of this student's. */
@@ -240,6 +253,7 @@ export function PieceRow({
   isOpen,
   onToggle,
   onStep,
+  share,
   place,
   canBeOthers = false,
 }: PieceRowProps) {
@@ -253,7 +267,7 @@ export function PieceRow({
   const now = useNow();
   const state = pieceState(piece, part, now);
   const value = part?.worth?.value;
-  const under = [place, piece.extraCredit && 'extra credit'].filter(Boolean).join(' · ');
+  const under = [place, share, piece.extraCredit && 'extra credit'].filter(Boolean).join(' · ');
   const quiet = state?.tone === 'quiet' && state.words !== 'waiting';
   return (
     <View

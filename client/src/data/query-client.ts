@@ -1,5 +1,8 @@
-import { QueryClient } from '@tanstack/react-query';
+import { notifyManager, QueryClient } from '@tanstack/react-query';
 import { ApiError } from './api';
+
+// A change shows before the next key or touch can be made: nothing is ever built on a document that is out of date.
+notifyManager.setScheduler(queueMicrotask);
 
 const TRIES = 3;
 

@@ -8,6 +8,7 @@ import {
   type Edit,
   type Entry,
   type EntrySet,
+  type Status,
 } from '@fidens/core';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
@@ -39,6 +40,7 @@ export function EntryField({ course, piece, onDone, canBeOthers = false }: Entry
   const before = entryText(piece);
   const [text, setText] = useState(before);
   const ended = useRef(false);
+  const now = useNow();
   const touched = text.trim() !== before;
   const entry = readEntry(text, piece, course.document.scale);
 
@@ -109,6 +111,7 @@ export function EntryField({ course, piece, onDone, canBeOthers = false }: Entry
             }
           >
             {word}
+            {stateEffect(course, piece, status, now)}
           </Button>
         ))}
         {canBeOthers && (
@@ -171,6 +174,17 @@ function Understood({ course, piece, entry, touched, onTake }: UnderstoodProps) 
       )}
     </View>
   );
+}
+
+/** " → 84.1": the standing that a state would make; nothing where it stays as it is. */
+function stateEffect(course: StoredCourse, piece: Assessment, status: Status, now: string): string {
+  const edited = applyEdits(course.document, [setting(piece.id, { status, score: undefined })]);
+  if (!edited.ok) return '';
+  const [before, after] = [course.document, edited.course].map((document) => {
+    const { outlooks, letters } = compute(document, now);
+    return gradeWords(outlooks.standing, letters).percent;
+  });
+  return before === after ? '' : ` → ${after}`;
 }
 
 /** "84.7 → 85.9, still B": what edits would do to the standing. */
