@@ -10,6 +10,9 @@ import { SPACE } from '../theme/layout';
 import type { CoursePageProps } from './scores-page';
 import { plural } from './words';
 
+/** It could not be deleted: the mutation's error says so, in place. */
+const stay = () => undefined;
+
 /** Deleting a course asks once more, in place, and says what goes with it. */
 export function DeleteCourse({ course }: CoursePageProps) {
   const [asked, setAsked] = useState(false);
@@ -32,7 +35,7 @@ export function DeleteCourse({ course }: CoursePageProps) {
         <Button
           mode="contained"
           loading={remove.isPending}
-          onPress={() => remove.mutate(course.id, { onSuccess: () => router.replace('/') })}
+          onPress={() => void remove.mutateAsync(course.id).then(() => router.replace('/'), stay)}
         >
           Delete {title}
         </Button>

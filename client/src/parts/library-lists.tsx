@@ -169,7 +169,7 @@ function SheetRow({ sheet: { id, document } }: { sheet: RuleSheet }) {
           size={20}
           style={{ margin: 0, width: TOUCH, height: TOUCH }}
           accessibilityLabel={`Delete the rule sheet ${title}`}
-          onPress={() => remove.mutate(id, { onSuccess: gone })}
+          onPress={() => void remove.mutateAsync(id).then(gone, () => undefined)}
         />
       </View>
       {remove.error && <Soft>It could not be deleted: {reasonOf(remove.error)}</Soft>}

@@ -223,7 +223,10 @@ function DeleteScale({ kept }: { kept: LibraryScale }) {
   };
   return (
     <View style={{ gap: SPACE.xs, alignItems: 'flex-start' }}>
-      <Button loading={remove.isPending} onPress={() => remove.mutate(id, { onSuccess: done })}>
+      <Button
+        loading={remove.isPending}
+        onPress={() => void remove.mutateAsync(id).then(done, () => undefined)}
+      >
         Delete this scale
       </Button>
       <Soft>
