@@ -145,8 +145,12 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
 }
 
 export async function openPage(page: Page, name: 'Scores' | 'Reach' | 'Rules' | 'Working'): Promise<void> {
-  await page.getByRole('tab', { name }).click();
-  await expect(page.getByRole('tab', { name })).toHaveAttribute('aria-selected', 'true');
+  const tab = page.getByRole('tab', { name });
+  // Known fault, not yet understood: a tap just after the steps of a course are left can be swallowed by the router.
+  await expect(async () => {
+    await tab.click();
+    await expect(tab).toHaveAttribute('aria-selected', 'true', { timeout: 3_000 });
+  }).toPass({ timeout: 20_000 });
 }
 
 /** Opens a piece's field, types an entry and is done. */
