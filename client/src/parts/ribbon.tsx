@@ -36,7 +36,8 @@ export function Ribbon({ segments, large = false, of = 0 }: RibbonProps) {
       role="img"
       aria-label={ribbonWords(segments)}
       onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
-      style={{ minHeight: height }}
+      // Until its width is known it takes the room that it will need: what stands below must not move under a finger.
+      style={{ minHeight: large && width === 0 ? height + SPACE.xs + namesHeight(of === 0) : height }}
     >
       {width > 0 && <Bars placed={placed} width={width} height={height} />}
       {large && width > 0 && <Names placed={placed} withPoints={of === 0} />}
@@ -97,13 +98,18 @@ function Bars({ placed, width, height }: { placed: readonly Placed[]; width: num
   );
 }
 
+/** Room for a segment's name and, where there is one, its number. */
+function namesHeight(withPoints: boolean): number {
+  return withPoints ? 38 : 18;
+}
+
 function Names({ placed, withPoints }: { placed: readonly Placed[]; withPoints: boolean }) {
   const { soft, ink } = useColours();
   const legible = placed.filter(({ width }) => width >= LEGIBLE);
   // A few names among many segments would only seem to name the rest.
   if (legible.length * 2 < placed.length) return null;
   return (
-    <View style={{ height: withPoints ? 38 : 18, marginTop: SPACE.xs }} aria-hidden>
+    <View style={{ height: namesHeight(withPoints), marginTop: SPACE.xs }} aria-hidden>
       {legible.map(({ segment, x, width }) => (
         <View key={segment.id} style={{ position: 'absolute', left: x + 2, width: width - 2 }}>
           <Text variant="labelSmall" numberOfLines={1} style={{ color: soft }}>
