@@ -19,6 +19,7 @@ import {
 } from '../../src/course/loose-ends';
 import { partOf } from '../../src/course/part-of';
 import { PieceRow } from '../../src/course/scores-page';
+import { toggled } from '../../src/course/toggled';
 import { dueOf } from '../../src/course/words';
 import { reasonOf } from '../../src/data/api';
 import { useCourses } from '../../src/data/courses';
@@ -44,11 +45,6 @@ export default function LooseEndsPlace() {
   const inOrder = kinds.flatMap((kind) => loose.filter((end) => end.kind === kind)).filter(isPiece);
   const keys = inOrder.map(keyOf);
   const goOn = (key: string, by: 1 | -1) => setOpen(keys[keys.indexOf(key) + by]);
-  const toggle = (key: string) => {
-    const next = new Set(chosen);
-    if (!next.delete(key)) next.add(key);
-    setChosen(next);
-  };
   return (
     <Page>
       <Text variant="displaySmall" role="heading" aria-level={1} style={{ color: c.ink }}>
@@ -78,7 +74,12 @@ export default function LooseEndsPlace() {
               if (!isPiece(end)) return <RuleEnd key={`${end.course.id} ${index}`} end={end} />;
               const key = keyOf(end);
               return chosen ? (
-                <ChooseRow key={key} end={end} isChosen={chosen.has(key)} onChoose={() => toggle(key)} />
+                <ChooseRow
+                  key={key}
+                  end={end}
+                  isChosen={chosen.has(key)}
+                  onChoose={() => setChosen(toggled(chosen, key))}
+                />
               ) : (
                 <LooseRow
                   key={key}

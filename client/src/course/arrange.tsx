@@ -5,6 +5,7 @@ import { Button, IconButton, Text } from 'react-native-paper';
 import { Fold } from '../parts/fold';
 import { KeptField } from '../parts/kept-field';
 import { NumberRule } from '../parts/number-rule';
+import { Panel } from '../parts/panel';
 import { SectionTitle, Soft } from '../parts/words';
 import { Icon } from '../theme/icons';
 import { SPACE, TOUCH } from '../theme/layout';
@@ -12,8 +13,9 @@ import { TEXT_STRONG, useColours } from '../theme/paper-theme';
 import { WEIGHT_WANTED } from './add-node';
 import { ChangeAll } from './change-all';
 import { PieceRules } from './piece-rules';
-import { homesFor, movingTo, treeRows, type Place, type TreeRow } from './placing';
+import { homesFor, movingTo, topmost, treeRows, type Place, type TreeRow } from './placing';
 import type { EditRules } from './rule-draft';
+import { toggled } from './toggled';
 import { useDragRow, type Edge } from './use-drag';
 import { countPieces, number, plural } from './words';
 
@@ -43,11 +45,6 @@ function Tree({ course, edit }: ArrangeProps) {
   const [openId, setOpenId] = useState<string>();
   const rows = treeRows(course.root);
   const there = new Set(rows.map(({ node }) => node.id).filter((id) => chosen.has(id)));
-  const toggle = (id: string) => {
-    const next = new Set(there);
-    if (!next.delete(id)) next.add(id);
-    setChosen(next);
-  };
   /** What a drag of one row takes along: all that is chosen, where it is one of them. */
   const draggedWith = (id: string) => (there.has(id) ? there : new Set([id]));
   const move = (ids: ReadonlySet<string>, place: Place) => {
@@ -66,7 +63,7 @@ function Tree({ course, edit }: ArrangeProps) {
             course={course}
             edit={edit}
             isChosen={there.has(row.node.id)}
-            onChoose={() => toggle(row.node.id)}
+            onChoose={() => setChosen(toggled(there, row.node.id))}
             isOpen={openId === row.node.id}
             onOpen={() => setOpenId(openId === row.node.id ? undefined : row.node.id)}
             canTake={(dragged) =>
@@ -101,34 +98,18 @@ function placeAt({ node, parent }: TreeRow, edge: Edge): Place {
   return { parent: parent.id, before: edge === 'before' ? node.id : next?.id };
 }
 
-function namesOf(course: Course, ids: ReadonlySet<string>): CourseNode[] {
-  return treeRows(course.root).flatMap(({ node }) => (ids.has(node.id) ? [node] : []));
-}
-
 function movedWords(course: Course, ids: ReadonlySet<string>): string {
-  const nodes = namesOf(course, ids);
+  const nodes = topmost(course, ids);
   return nodes.length === 1 ? `${nodes[0]!.name} moved` : `${nodes.length} moved`;
 }
 
 /** Takes out what is chosen; what stands in a chosen category goes with it. */
 function removing(course: Course, ids: ReadonlySet<string>): Edit[] {
-  return movableOf(course, ids).map((id): Edit => ({ op: 'remove', id }));
-}
-
-function movableOf(course: Course, ids: ReadonlySet<string>): string[] {
-  const gone = new Set<string>();
-  return treeRows(course.root).flatMap(({ node, parent }) => {
-    if (gone.has(parent.id)) gone.add(node.id);
-    else if (ids.has(node.id)) {
-      gone.add(node.id);
-      return [node.id];
-    }
-    return [];
-  });
+  return topmost(course, ids).map(({ id }): Edit => ({ op: 'remove', id }));
 }
 
 function deletedWords(course: Course, ids: ReadonlySet<string>): string {
-  const nodes = namesOf(course, new Set(movableOf(course, ids)));
+  const nodes = topmost(course, ids);
   const inside = nodes.reduce((sum, node) => sum + (node.kind === 'category' ? countPieces(node) : 0), 0);
   const what = nodes.length === 1 ? nodes[0]!.name : String(nodes.length);
   return `${what} deleted${inside > 0 ? `, with ${plural(inside, 'piece')}` : ''}`;
@@ -275,22 +256,8 @@ interface ChosenProps extends ArrangeProps {
 
 /** What can be done with all that is chosen; it stays in sight while the list is long. */
 function Chosen({ course, edit, chosen, onMove, onDelete, onNone }: ChosenProps) {
-  const c = useColours();
   return (
-    <View
-      role="region"
-      aria-label="What is chosen"
-      style={{
-        position: 'sticky' as never,
-        bottom: SPACE.s,
-        backgroundColor: c.card,
-        borderColor: c.primary,
-        borderWidth: 2,
-        borderRadius: 20,
-        padding: SPACE.m,
-        gap: SPACE.s,
-      }}
-    >
+    <Panel label="What is chosen" tone="primary" sticky>
       <Soft>{chosen.size} chosen. Move to:</Soft>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
         {homesFor(course, chosen).map((home) => (
@@ -308,6 +275,6 @@ function Chosen({ course, edit, chosen, onMove, onDelete, onNone }: ChosenProps)
           Choose none
         </Button>
       </View>
-    </View>
+    </Panel>
   );
 }

@@ -30,7 +30,8 @@ export interface InForce {
 interface CategoryRulesProps {
   category: Category;
   isRoot?: boolean;
-  inForce: InForce;
+  /** What holds above it; the whole course has nothing above. */
+  inForce?: InForce;
   /** The course's standing, which says what is dropped now. */
   standing: Derivation;
   edit: EditRules;
@@ -57,7 +58,7 @@ export function CategoryRules({
         <DroppedNow category={category} standing={standing} />
       </Fold>
       <Fold title={`More rules for ${of}`} summary={moreWords(category, isRoot)}>
-        {!isRoot && <TakesPart node={category} edit={edit} />}
+        {!isRoot && <TakesPart nodes={[category]} of={name} edit={edit} />}
         {category.combine !== 'weights' && <PlannedRule category={category} of={of} set={set} />}
         <View style={{ gap: SPACE.s }}>
           <NumberRule
@@ -74,7 +75,7 @@ export function CategoryRules({
           </Soft>
         </View>
         <RoundRule of={of} value={category.round} onChange={(round) => set({ round })} />
-        {!isRoot && (
+        {inForce && (
           <>
             <MissingRule
               of={name}

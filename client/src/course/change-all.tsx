@@ -9,6 +9,7 @@ import { SPACE } from '../theme/layout';
 import { WEIGHT_WANTED } from './add-node';
 import { treeRows } from './placing';
 import type { EditRules } from './rule-draft';
+import { TakesPart } from './takes-part';
 import { plural } from './words';
 
 interface ChangeAllProps {
@@ -24,12 +25,6 @@ const STATES = [
   { value: 'missing', label: 'Missing' },
   { value: 'excused', label: 'Excused' },
   { value: 'awaiting', label: 'Waiting' },
-] as const;
-
-const PARTS = [
-  { value: 'counts', label: 'Counts' },
-  { value: 'extra', label: 'Extra credit' },
-  { value: 'not', label: 'Not counted' },
 ] as const;
 
 /** One change for all the pieces that are chosen: state, how they take part, weight, possible points, due moment. */
@@ -49,9 +44,6 @@ export function ChangeAll({ course, chosen, edit }: ChangeAllProps) {
     return found.every((piece) => pick(piece) === first) ? first : undefined;
   };
   const state = same(({ status = 'open' }) => status);
-  const takesPart = same(({ counted, extraCredit }) =>
-    counted === false ? 'not' : extraCredit ? 'extra' : 'counts',
-  );
   return (
     <Fold title={`Change ${all} together`}>
       <ScrollView style={{ maxHeight: 280 }} contentContainerStyle={{ gap: SPACE.m }}>
@@ -62,17 +54,7 @@ export function ChangeAll({ course, chosen, edit }: ChangeAllProps) {
           onChange={(status: Status) => set({ status, score: undefined }, 'state changed')}
         />
         {found.some(({ score }) => score) && <Soft>A state takes the place of a score.</Soft>}
-        <Choice
-          label="How all chosen pieces take part"
-          value={takesPart ?? 'mixed'}
-          options={PARTS as readonly { value: string; label: string }[]}
-          onChange={(part) =>
-            set(
-              { extraCredit: part === 'extra' || undefined, counted: part === 'not' ? false : undefined },
-              'how they take part changed',
-            )
-          }
-        />
+        <TakesPart nodes={found} of="each chosen piece" edit={edit} />
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
           <NumberRule
             label="Possible points of all chosen pieces"

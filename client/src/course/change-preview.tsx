@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useNow } from '../data/session';
 import { useChange } from '../data/use-change';
+import { Panel } from '../parts/panel';
 import { Figure, Soft } from '../parts/words';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
@@ -32,18 +33,7 @@ export function ChangePreview({ course, edits, title, button, done, onEnd }: Cha
   const after = applied(course.document, edits);
   const lines = changeLines(course.document, edits);
   return (
-    <View
-      role="region"
-      aria-label={title}
-      style={{
-        backgroundColor: c.card,
-        borderColor: c.ask,
-        borderWidth: 2,
-        borderRadius: 20,
-        padding: SPACE.m,
-        gap: SPACE.m,
-      }}
-    >
+    <Panel label={title} tone="ask">
       {'reason' in after ? (
         <Text variant="bodyMedium" role="alert" style={{ color: c.error }}>
           It does not fit this course, and nothing was changed. {after.reason}.
@@ -87,6 +77,6 @@ export function ChangePreview({ course, edits, title, button, done, onEnd }: Cha
           {'course' in after && edits.length > 0 ? 'Leave it as it is' : 'Close'}
         </Button>
       </View>
-    </View>
+    </Panel>
   );
 }

@@ -1,16 +1,14 @@
 import { applyEdits, setting, type Assessment, type Edit } from '@fidens/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { startChange } from '../data/course-changes';
 import type { StoredCourse } from '../data/courses';
 import { useNow } from '../data/session';
 import { remember } from '../data/undo';
 import { Choice } from '../parts/choice';
+import { Panel } from '../parts/panel';
 import { Soft } from '../parts/words';
-import { SPACE } from '../theme/layout';
-import { useColours } from '../theme/paper-theme';
 import { compute } from './computed';
 import { ChangeRow } from './effect-panel';
 import { gradeWords, plural } from './words';
@@ -47,7 +45,6 @@ interface DecideManyProps {
 
 /** One decision for many pieces, with what it does to each course before it is made. */
 export function DecideMany({ ends, onDone }: DecideManyProps) {
-  const c = useColours();
   const now = useNow();
   const client = useQueryClient();
   const [decision, setDecision] = useState<(typeof DECISIONS)[number]['value']>('missing');
@@ -76,20 +73,7 @@ export function DecideMany({ ends, onDone }: DecideManyProps) {
     onDone();
   };
   return (
-    <View
-      role="region"
-      aria-label="Decide many at once"
-      style={{
-        position: 'sticky' as never,
-        bottom: SPACE.s,
-        backgroundColor: c.card,
-        borderColor: c.primary,
-        borderWidth: 2,
-        borderRadius: 20,
-        padding: SPACE.m,
-        gap: SPACE.s,
-      }}
-    >
+    <Panel label="Decide many at once" tone="primary" sticky>
       <Soft>{ends.length === 0 ? 'Choose what is to be decided together.' : `${ends.length} chosen`}</Soft>
       <Choice label="What they are" value={decision} options={DECISIONS} onChange={setDecision} />
       {changes.map(({ course, after }) => (
@@ -108,7 +92,7 @@ export function DecideMany({ ends, onDone }: DecideManyProps) {
       >
         {label} for {plural(ends.length, 'piece')}
       </Button>
-    </View>
+    </Panel>
   );
 }
 

@@ -2,6 +2,7 @@ import type { BandReach, Effect, ShownGrade, Standing } from '@fidens/core';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
+import { Panel } from '../parts/panel';
 import { Figure, Soft } from '../parts/words';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
@@ -25,24 +26,12 @@ interface EffectPanelProps {
 
 /** What changed rules do, before they are kept: each number before and after, and the pieces that count otherwise. */
 export function EffectPanel({ draft, whole = false }: EffectPanelProps) {
-  const c = useColours();
   const [isOpen, setIsOpen] = useState(false);
   const { effect, keep, discard } = draft;
   if (!effect) return null;
   const shown = whole ? effect.outlooks : effect.outlooks.filter(({ name }) => name === 'standing');
   return (
-    <View
-      role="region"
-      aria-label="Effect of the changed rules"
-      style={{
-        backgroundColor: c.card,
-        borderColor: c.ask,
-        borderWidth: 2,
-        borderRadius: 20,
-        padding: SPACE.m,
-        gap: SPACE.s,
-      }}
-    >
+    <Panel label="Effect of the changed rules" tone="ask">
       <Soft>Not kept yet</Soft>
       <View style={{ gap: SPACE.xs }}>
         <View aria-live="polite" style={{ gap: SPACE.xs }}>
@@ -66,7 +55,7 @@ export function EffectPanel({ draft, whole = false }: EffectPanelProps) {
         </Button>
         {!whole && <Button onPress={() => setIsOpen(!isOpen)}>{isOpen ? 'Less' : 'What changes'}</Button>}
       </View>
-    </View>
+    </Panel>
   );
 }
 

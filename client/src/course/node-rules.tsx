@@ -76,7 +76,7 @@ export function CombineRule({ category, isRoot, derivation, edit }: CombineRuleP
   );
 }
 
-export interface NodeRulesProps {
+interface NodeRulesProps {
   node: CourseNode;
   parent: Category;
   edit: EditRules;
@@ -91,7 +91,7 @@ export interface NodeRulesProps {
 }
 
 /** One category, or a piece that stands alone beside categories: its name, weight and rules. */
-export function NodeRules(props: NodeRulesProps) {
+function NodeRules(props: NodeRulesProps) {
   const { node, parent, edit, depth, onWeight } = props;
   const c = useColours();
   const inside = node.kind === 'category' ? countPieces(node) : 0;
@@ -244,8 +244,44 @@ function CopyRules({
   );
 }
 
+interface CategoryListProps {
+  course: Course;
+  standing: Derivation;
+  edit: EditRules;
+  brief?: boolean;
+  onWeight?: NodeRulesProps['onWeight'];
+}
+
+/** All that stands in the course itself, what its weights come to, and a new one. */
+export function CategoryList({ course, standing, edit, ...how }: CategoryListProps) {
+  const { root, policy } = course;
+  const inForce: InForce = {
+    missing: { value: policy?.missing ?? { counts: 'percent' }, from: 'the course' },
+    late: { value: policy?.late, from: 'the course' },
+  };
+  return (
+    <>
+      {root.children.map((node) => (
+        <NodeRules
+          key={node.id}
+          node={node}
+          parent={root}
+          edit={edit}
+          depth={0}
+          course={course}
+          inForce={inForce}
+          standing={standing}
+          {...how}
+        />
+      ))}
+      {root.combine === 'weights' && root.children.length > 0 && <WeightTotal category={root} edit={edit} />}
+      <AddNode parent={root} isRoot edit={edit} />
+    </>
+  );
+}
+
 /** What holds below a category. */
-export function inForceBelow({ name, missing, late }: Category, above: InForce): InForce {
+function inForceBelow({ name, missing, late }: Category, above: InForce): InForce {
   return {
     missing: missing ? { value: missing, from: name } : above.missing,
     late: late === undefined ? above.late : { value: late ?? undefined, from: name },

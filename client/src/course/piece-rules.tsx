@@ -47,7 +47,7 @@ export function PieceRules({ course, piece, parent, edit }: PieceRulesProps) {
           width={128}
         />
       </View>
-      <TakesPart node={piece} edit={edit} />
+      <TakesPart nodes={[piece]} of={name} edit={edit} />
       <PlaceRules course={course} node={piece} parent={parent} edit={edit} />
     </View>
   );

@@ -1,4 +1,4 @@
-import { find, nodesIn, type Category, type Course, type CourseNode, type Edit } from '@fidens/core';
+import { find, nodesIn, walk, type Category, type Course, type CourseNode, type Edit } from '@fidens/core';
 
 /** A row of a course's tree: a node, how deep it stands, and in what. */
 export interface TreeRow {
@@ -27,6 +27,13 @@ export interface Place {
   readonly before?: string | undefined;
 }
 
+/** Those of some nodes that stand in none of the others, from top to bottom: what stands in one goes with it. */
+export function topmost(course: Course, ids: ReadonlySet<string>): CourseNode[] {
+  return [...walk(course)]
+    .filter(({ node, above }) => ids.has(node.id) && !above.some(({ id }) => ids.has(id)))
+    .map(({ node }) => node);
+}
+
 /**
  * Moves nodes together, in the order of the tree. What stands in a moved category goes with it.
  *
@@ -37,22 +44,20 @@ export function movingTo(course: Course, ids: ReadonlySet<string>, place: Place)
   if (target?.node.kind !== 'category') return [];
   const holds = [...target.above, target.node].map(({ id }) => id);
   if (holds.some((id) => ids.has(id))) return [];
-  const moved = treeRows(course.root).filter(
-    ({ node }) => ids.has(node.id) && !find(course, node.id)!.above.some(({ id }) => ids.has(id)),
-  );
+  const moved = topmost(course, ids);
   const siblings = target.node.children;
   const from = place.before === undefined ? -1 : siblings.findIndex(({ id }) => id === place.before);
   // What is moved itself is no place to stand before: the next that stays is.
   const before = from === -1 ? undefined : siblings.slice(from).find(({ id }) => !ids.has(id))?.id;
-  const edits = moved.map(({ node }): Edit => ({
+  const edits = moved.map(({ id }): Edit => ({
     op: 'move',
-    id: node.id,
+    id,
     parent: place.parent,
     ...(before !== undefined && { before }),
   }));
   const rest = siblings.filter(({ id }) => !ids.has(id));
   const at = before === undefined ? rest.length : rest.findIndex(({ id }) => id === before);
-  const after = [...rest.slice(0, at), ...moved.map(({ node }) => node), ...rest.slice(at)];
+  const after = [...rest.slice(0, at), ...moved, ...rest.slice(at)];
   const same = after.length === siblings.length && after.every(({ id }, index) => id === siblings[index]!.id);
   return same ? [] : edits;
 }

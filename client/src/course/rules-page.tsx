@@ -1,4 +1,3 @@
-import type { Policy } from '@fidens/core';
 import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
@@ -6,9 +5,8 @@ import { useNow } from '../data/session';
 import { Empty } from '../parts/states';
 import { SectionTitle } from '../parts/words';
 import { SPACE, useIsWide } from '../theme/layout';
-import { AddNode } from './add-node';
 import { Arrange } from './arrange';
-import { CategoryRules, type InForce } from './category-rules';
+import { CategoryRules } from './category-rules';
 import { compute } from './computed';
 import { CourseFields } from './course-fields';
 import { CourseFiles } from './course-files';
@@ -17,13 +15,12 @@ import { CourseSheets } from './course-sheets';
 import { DeleteCourse } from './delete-course';
 import { DraftNotices } from './draft-notices';
 import { History } from './history';
-import { CombineRule, NodeRules } from './node-rules';
+import { CategoryList, CombineRule } from './node-rules';
 import { ProblemList } from './problem-list';
 import { ReadBack } from './read-back';
 import { useRuleDraft } from './rule-draft';
 import { ScaleRules } from './scale-rules';
 import type { CoursePageProps } from './scores-page';
-import { WeightTotal } from './weight-total';
 import { countPieces } from './words';
 
 /** The course's rules: its categories with their weights, how each adds up, its scale, and what can be done with them. */
@@ -35,7 +32,6 @@ export function RulesPage({ course: kept }: CoursePageProps) {
   const { document } = course;
   const { root, policy } = document;
   const { standing } = compute(document, now).outlooks;
-  const inForce = policiesOf(policy);
   const hasPieces = countPieces(root) > 0;
   return (
     <View style={{ gap: SPACE.xl }}>
@@ -48,7 +44,7 @@ export function RulesPage({ course: kept }: CoursePageProps) {
       <View style={{ gap: SPACE.s }}>
         <SectionTitle>How the whole adds up</SectionTitle>
         <CombineRule category={root} isRoot derivation={standing} edit={edit} />
-        <CategoryRules category={root} isRoot inForce={inForce} standing={standing} edit={edit} />
+        <CategoryRules category={root} isRoot standing={standing} edit={edit} />
       </View>
       <View style={{ gap: SPACE.m }}>
         <SectionTitle>Categories</SectionTitle>
@@ -58,22 +54,7 @@ export function RulesPage({ course: kept }: CoursePageProps) {
             stand alone.
           </Empty>
         )}
-        {root.children.map((node) => (
-          <NodeRules
-            key={node.id}
-            node={node}
-            parent={root}
-            edit={edit}
-            depth={0}
-            course={document}
-            inForce={inForce}
-            standing={standing}
-          />
-        ))}
-        {root.combine === 'weights' && root.children.length > 0 && (
-          <WeightTotal category={root} edit={edit} />
-        )}
-        <AddNode parent={root} isRoot edit={edit} />
+        <CategoryList course={document} standing={standing} edit={edit} />
       </View>
       {root.children.length > 0 && <Arrange course={document} edit={edit} />}
       <CoursePolicies policy={policy} edit={edit} />
@@ -90,12 +71,4 @@ export function RulesPage({ course: kept }: CoursePageProps) {
       <DraftNotices draft={draft} effectBeside={wide} />
     </View>
   );
-}
-
-/** What holds in the whole course. */
-export function policiesOf(policy: Policy | undefined): InForce {
-  return {
-    missing: { value: policy?.missing ?? { counts: 'percent' }, from: 'the course' },
-    late: { value: policy?.late, from: 'the course' },
-  };
 }

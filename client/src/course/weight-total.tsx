@@ -17,6 +17,7 @@ import { Icon } from '../theme/icons';
 import { SPACE, TOUCH } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
 import type { EditRules } from './rule-draft';
+import { toggled } from './toggled';
 import { number } from './words';
 
 interface WeightTotalProps {
@@ -84,11 +85,6 @@ function KeepAndSpread({ category, edit, onDone }: WeightTotalProps & { onDone: 
   const children = regularChildren(category);
   const [kept, setKept] = useState<ReadonlySet<string>>(() => weighed(category));
   const edits = spreadRest(category, kept);
-  const toggle = (id: string) => {
-    const next = new Set(kept);
-    if (!next.delete(id)) next.add(id);
-    setKept(next);
-  };
   const others = children.filter(({ id }) => !kept.has(id)).length;
   return (
     <View style={{ gap: SPACE.s }} role="group" aria-label="Weights to keep">
@@ -101,7 +97,7 @@ function KeepAndSpread({ category, edit, onDone }: WeightTotalProps & { onDone: 
               role="checkbox"
               aria-checked={isKept}
               aria-label={`Keep ${name}${weight === undefined ? '' : `, ${number(weight)}`}`}
-              onPress={() => toggle(id)}
+              onPress={() => setKept(toggled(kept, id))}
               style={{
                 minHeight: TOUCH,
                 flexDirection: 'row',

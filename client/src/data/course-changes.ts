@@ -5,9 +5,6 @@ import { coursesQuery, type StoredCourse } from './courses';
 import { dropPending, keepPending, nextOrder, pendingIdOf, pendingOf, type PendingChange } from './pending';
 import { sessionQuery } from './session';
 
-/** One change of a course on its way to the server. */
-export type ChangeVariables = PendingChange;
-
 /** A change that would overwrite what another device has written to the same fields. */
 export class CollisionError extends Error {
   constructor(readonly collisions: readonly Collision[]) {
@@ -25,7 +22,7 @@ const TRIES = 3;
  */
 export function installChanges(client: QueryClient): void {
   client.setMutationDefaults(CHANGE_KEY, {
-    mutationFn: (change: unknown) => save(client, change as ChangeVariables),
+    mutationFn: (change: unknown) => save(client, change as PendingChange),
     retry: (failures, error) => failures < TRIES && error instanceof ApiError && error.mayPass,
     retryDelay: (attempt) => 400 * 2 ** attempt,
     gcTime: Infinity,
@@ -45,9 +42,9 @@ export function startChange(
   execute(client, { id: crypto.randomUUID(), courseId, edits, before, order: nextOrder() });
 }
 
-function execute(client: QueryClient, variables: ChangeVariables): void {
+function execute(client: QueryClient, variables: PendingChange): void {
   keepPending(studentOf(client), variables);
-  const asked: MutationOptions<StoredCourse, Error, ChangeVariables> = {
+  const asked: MutationOptions<StoredCourse, Error, PendingChange> = {
     mutationKey: CHANGE_KEY,
     scope: { id: `course ${variables.courseId}` },
   };
@@ -64,7 +61,7 @@ function studentOf(client: QueryClient): string {
   return client.getQueryData(sessionQuery.queryKey)?.student?.id ?? 'nobody';
 }
 
-export type FailedChange = Mutation<unknown, Error, ChangeVariables>;
+export type FailedChange = Mutation<unknown, Error, PendingChange>;
 
 function allChanges(client: QueryClient): FailedChange[] {
   const all = client.getMutationCache().findAll({ mutationKey: CHANGE_KEY }) as unknown as FailedChange[];
@@ -101,7 +98,7 @@ export function takeBack(client: QueryClient, failed: FailedChange): void {
   dropPending(studentOf(client), failed.state.variables!.id);
 }
 
-async function save(client: QueryClient, change: ChangeVariables): Promise<StoredCourse> {
+async function save(client: QueryClient, change: PendingChange): Promise<StoredCourse> {
   const { id, courseId, edits, before } = change;
   await client.ensureQueryData(coursesQuery);
   for (;;) {

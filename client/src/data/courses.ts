@@ -2,7 +2,8 @@ import { applyEdits, type Course } from '@fidens/core';
 import { queryOptions, useMutation, useMutationState, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { ask } from './api';
-import { CHANGE_KEY, type ChangeVariables } from './course-changes';
+import { CHANGE_KEY } from './course-changes';
+import type { PendingChange } from './pending';
 
 /** A course as the server keeps it. */
 export interface StoredCourse {
@@ -24,7 +25,7 @@ export function useCourses() {
   const query = useQuery(coursesQuery);
   const onTheirWay = useMutationState({
     filters: { mutationKey: CHANGE_KEY, predicate: ({ state }) => state.status !== 'success' },
-    select: ({ state }) => state.variables as ChangeVariables,
+    select: ({ state }) => state.variables as PendingChange,
   });
   const courses = useMemo(() => {
     const inOrder = onTheirWay.filter(Boolean).sort((a, b) => a.order - b.order);
@@ -33,7 +34,7 @@ export function useCourses() {
   return { ...query, data: courses };
 }
 
-function withChanges(course: StoredCourse, changes: readonly ChangeVariables[]): StoredCourse {
+function withChanges(course: StoredCourse, changes: readonly PendingChange[]): StoredCourse {
   let { document } = course;
   for (const change of changes) {
     if (change.courseId !== course.id || change.id === course.holds) continue;

@@ -2,21 +2,18 @@ import { applyEdits, courseSetting, find, setting, type Category, type Course } 
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
-import { AddNode } from '../course/add-node';
 import { PlannedRule } from '../course/category-rules';
 import { compute } from '../course/computed';
 import { CourseFields } from '../course/course-fields';
 import { CoursePolicies } from '../course/course-policies';
 import { DraftNotices } from '../course/draft-notices';
-import { CombineRule, NodeRules } from '../course/node-rules';
+import { CategoryList, CombineRule } from '../course/node-rules';
 import { treeRows } from '../course/placing';
 import { ReadBackList } from '../course/read-back';
 import { RoundRule } from '../course/round-rule';
 import { useRuleDraft, type RuleDraft } from '../course/rule-draft';
-import { policiesOf } from '../course/rules-page';
 import { ScaleChoice } from '../course/scale-editor';
 import { ScaleRead } from '../course/scale-rules';
-import { WeightTotal } from '../course/weight-total';
 import { countPieces, plural } from '../course/words';
 import type { StoredCourse } from '../data/courses';
 import { useNow } from '../data/session';
@@ -59,27 +56,12 @@ function Categories({
 }: StepProps & { onWeight: (id: string, text: string | undefined) => void }) {
   const now = useNow();
   const { document } = course;
-  const { root, policy } = document;
+  const { root } = document;
   const { standing } = compute(document, now).outlooks;
   return (
     <View style={{ gap: SPACE.m }}>
       <CombineRule category={root} isRoot derivation={standing} edit={edit} />
-      {root.children.map((node) => (
-        <NodeRules
-          key={node.id}
-          node={node}
-          parent={root}
-          edit={edit}
-          depth={0}
-          course={document}
-          inForce={policiesOf(policy)}
-          standing={standing}
-          brief
-          onWeight={onWeight}
-        />
-      ))}
-      <AddNode parent={root} isRoot edit={edit} />
-      {root.combine === 'weights' && root.children.length > 0 && <WeightTotal category={root} edit={edit} />}
+      <CategoryList course={document} standing={standing} edit={edit} brief onWeight={onWeight} />
     </View>
   );
 }

@@ -24,6 +24,7 @@ import { deletion, remember } from '../../../src/data/undo';
 import { KeptField } from '../../../src/parts/kept-field';
 import { Page } from '../../../src/parts/page';
 import { Empty, Failed, Loading } from '../../../src/parts/states';
+import { Panel } from '../../../src/parts/panel';
 import { SectionTitle, Soft } from '../../../src/parts/words';
 import { Icon } from '../../../src/theme/icons';
 import { SPACE, TOUCH } from '../../../src/theme/layout';
@@ -153,20 +154,7 @@ function Effects({ using, scale, busy, onKeep, onDiscard }: EffectsProps) {
   });
   const fits = effects.every(({ reason }) => reason === undefined);
   return (
-    <View
-      role="region"
-      aria-label="Effect of the changed scale"
-      style={{
-        backgroundColor: c.card,
-        borderColor: c.ask,
-        borderWidth: 2,
-        borderRadius: 20,
-        padding: SPACE.m,
-        gap: SPACE.s,
-        position: 'sticky' as never,
-        bottom: SPACE.s,
-      }}
-    >
+    <Panel label="Effect of the changed scale" tone="ask" sticky>
       <Soft>Not kept yet</Soft>
       {effects.map(({ id, title, reason, standing }) =>
         reason ? (
@@ -192,7 +180,7 @@ function Effects({ using, scale, busy, onKeep, onDiscard }: EffectsProps) {
           Discard
         </Button>
       </View>
-    </View>
+    </Panel>
   );
 }
 
