@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
+import type { Course } from '@fidens/core';
 import { test as base, expect, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
@@ -105,6 +106,60 @@ export async function signUp(page: Page): Promise<{ email: string; password: str
 export async function addSampleCourse(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Add a course of sample data' }).click();
   await expect(page.getByRole('heading', { level: 1, name: /Coastal Ecology/ })).toBeVisible();
+}
+
+/** Adds a course as it stands in a course file, and stands in the term. */
+export async function addCourse(page: Page, document: Course): Promise<void> {
+  await page.evaluate(async (course) => {
+    const terms = (await (await fetch('/api/v1/terms')).json()) as { id: string }[];
+    const answer = await fetch('/api/v1/courses', {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ termId: terms[0]!.id, document: course }),
+    });
+    if (!answer.ok) throw new Error(await answer.text());
+  }, document);
+  await page.goto('/');
+}
+
+/** A course of that many open pieces with long names, in three categories. */
+export function largeCourse(pieces: number): Course {
+  const names = ['Tide tables', 'Rope work', 'Sailmaking'];
+  return {
+    format: 'fidens-course',
+    version: 1,
+    title: 'Three hundred',
+    scale: {
+      bands: [
+        { label: 'A', from: '90' },
+        { label: 'B', from: '75' },
+        { label: 'F', from: '0' },
+      ],
+    },
+    root: {
+      kind: 'category',
+      id: 'course',
+      name: 'Course',
+      combine: 'weights',
+      children: names.map((name, group) => ({
+        kind: 'category',
+        id: `g${group}`,
+        name: `${name}, from the first day on the mudflats to the last in the loft`,
+        weight: String([30, 30, 40][group]),
+        combine: 'equal',
+        drop: { lowest: 1 },
+        children: Array.from({ length: pieces / 3 }, (_, index) => {
+          const number = (group * pieces) / 3 + index + 1;
+          return {
+            kind: 'assessment' as const,
+            id: `p${number}`,
+            name: `Piece ${number} of the long series about ${name.toLowerCase()}, with everything that belongs to it`,
+            possible: '10',
+          };
+        }),
+      })),
+    },
+  };
 }
 
 /** Begins a course by its title, in an empty term, and stands on the step of its categories. */

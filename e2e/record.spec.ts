@@ -1,8 +1,10 @@
 import {
+  addCourse,
   addSampleCourse,
   expect,
   expectAccessible,
   fill,
+  largeCourse,
   openCourse,
   openPage,
   openSample,
@@ -171,12 +173,18 @@ test('the Scores page says what is dropped now, narrows its list, and draws the 
   await signUp(page);
   await addSampleCourse(page);
   await expect(page.getByText('without Dune profile now', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Narrow, order, choose many' }).click();
   await page.getByRole('radio', { name: 'Without a score' }).click();
   await expect(page.getByRole('button', { name: /^Mudflat transect/ })).toBeHidden();
   await expect(page.getByRole('button', { name: /^Eelgrass survey/ })).toBeVisible();
   await page.getByRole('radio', { name: 'Past due' }).click();
   await expect(page.getByRole('button', { name: /Record a score$/ })).toHaveCount(1);
   await page.getByRole('radio', { name: 'All' }).click();
+  await page.getByRole('radio', { name: 'Weakest first' }).click();
+  await expect(page.getByRole('button', { name: /Record a score$/ }).first()).toHaveAccessibleName(
+    'Dune profile: 11 / 20, dropped, Field logs. Record a score',
+  );
+  await page.getByRole('radio', { name: 'By category' }).click();
 
   await page.getByRole('button', { name: 'The standing after each piece' }).click();
   await expect(page.getByText('Saltmarsh cores moved it most: up 1.46, from 86.88 to 88.33.')).toBeVisible();
@@ -187,4 +195,75 @@ test('the Scores page says what is dropped now, narrows its list, and draws the 
   await expect(table.getByRole('row')).toHaveCount(8);
   await expect(table.getByRole('row').nth(3)).toContainText('−1.38');
   await expectAccessible(page);
+});
+
+test('many pieces are chosen on the Scores page, changed together after their effect was seen, and undone', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await page.getByRole('button', { name: 'Narrow, order, choose many' }).click();
+  await page.getByRole('button', { name: 'Choose many to change together' }).click();
+  await page.getByRole('checkbox', { name: /^Choose Mudflat transect/ }).click();
+  await page.getByRole('checkbox', { name: /^Choose Saltmarsh cores/ }).click();
+  const chosen = page.getByRole('region', { name: 'What is chosen' });
+  await chosen.getByRole('button', { name: 'Change 2 pieces together' }).click();
+  await expectAccessible(page);
+  await chosen.getByRole('radio', { name: 'Missing' }).click();
+  await expect(chosen.getByText('88.7 B+ → 64.4 D')).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveAccessibleName(/B\+, standing 88\.7/);
+  await chosen.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveAccessibleName(/D, standing 64\.4/);
+  await page.getByRole('button', { name: /^Undo: The rules are changed/ }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveAccessibleName(/B\+, standing 88\.7/);
+  await chosen.getByRole('button', { name: 'Choose none' }).click();
+  await chosen.getByRole('button', { name: 'One by one again' }).click();
+  await expect(page.getByRole('button', { name: /^Mudflat transect: 17\.5/ })).toBeVisible();
+});
+
+test('a score is recorded in three taps from anywhere', async ({ page }) => {
+  await openSample(page);
+  await page.getByRole('link', { name: 'Record' }).click();
+  await page
+    .getByRole('button', { name: /Record a score$/ })
+    .first()
+    .click();
+  await page.keyboard.type('80%');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByText(/: 80%$/)).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Undo: / })
+    .first()
+    .click();
+});
+
+test('a course of 300 pieces with long names draws what is in sight and is worked through with the keyboard', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addCourse(page, largeCourse(300));
+  await openCourse(page, 'Three hundred');
+  const rows = page.getByRole('button', { name: /Record a score$/ });
+  await expect(rows.first()).toBeVisible();
+  expect(await rows.count()).toBeLessThan(60);
+  await page.getByRole('button', { name: /^Piece 1 of/ }).click();
+  for (let piece = 1; piece <= 40; piece += 1) {
+    await expect(page.getByLabel(`Score of Piece ${piece} of`, { exact: false })).toBeFocused();
+    await page.keyboard.type('9');
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByLabel('Score of Piece 41 of', { exact: false })).toBeInViewport();
+  await expect(page.getByRole('button', { name: /^Piece 40 of .*: 9 \/ 10/ })).toBeVisible();
+  // The field that is worked in stays while the list scrolls on.
+  await page.keyboard.type('7');
+  await page.mouse.wheel(0, 6000);
+  await expect(page.getByRole('button', { name: /^Piece 1[1-4][0-9] of/ }).nth(3)).toBeInViewport();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Score of Piece 42 of', { exact: false })).toBeFocused();
+  const overflow = await page.evaluate(
+    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+  );
+  expect(overflow).toBe(0);
+  await expectAccessible(page);
+  await settled(page);
 });

@@ -120,3 +120,27 @@ test('with a pointer a piece is dragged to its place, and many go along where th
   await expectAccessible(page);
   await effect.getByRole('button', { name: 'Discard' }).click();
 });
+
+test('on a wide screen the scores are a table, changed where they stand', async ({ page }) => {
+  await signUp(page);
+  await page.getByRole('button', { name: 'Add a course of sample data' }).click();
+  await page.getByRole('button', { name: 'Change the score: Dune profile' }).click();
+  await expect(page.getByLabel('Score of Dune profile', { exact: true })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Change what it is out of: Dune profile, 20' }).click();
+  const possible = page.getByLabel('Possible points of Dune profile');
+  await expect(possible).toBeFocused();
+  await expectAccessible(page);
+  await possible.fill('0');
+  await expect(page.getByRole('alert')).toHaveText('Points above 0.');
+  await possible.fill('12,5');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/^Dune profile: out of 12\.5\. 88\.7 → .*B\+/)).toBeVisible();
+  await page.getByLabel('New name of Dune profile').fill('Dune profile, again');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByRole('button', { name: /^Dune profile, again: 11 \/ 12\.5/ })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: /^Dune profile: 11 \/ 20/ })).toBeVisible();
+});

@@ -18,7 +18,7 @@ import {
   type LooseRule,
 } from '../../src/course/loose-ends';
 import { partOf } from '../../src/course/part-of';
-import { PieceRow } from '../../src/course/scores-page';
+import { PieceRow } from '../../src/course/piece-row';
 import { toggled } from '../../src/course/toggled';
 import { dueOf } from '../../src/course/words';
 import { reasonOf } from '../../src/data/api';

@@ -1,11 +1,11 @@
-import { find, statusOf, walk, type Assessment } from '@fidens/core';
+import { walk, type Assessment } from '@fidens/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
 import { compute } from '../../src/course/computed';
+import { likeliest, matching, placeWords } from '../../src/course/likeliest';
 import { newId } from '../../src/course/new-id';
-import { PieceRow } from '../../src/course/scores-page';
-import { daysPast, dueOf } from '../../src/course/words';
+import { PieceRow } from '../../src/course/piece-row';
 import { useCourses, type StoredCourse } from '../../src/data/courses';
 import { useNow } from '../../src/data/session';
 import { useChange } from '../../src/data/use-change';
@@ -15,11 +15,6 @@ import { Empty, Failed, Loading } from '../../src/parts/states';
 import { SectionTitle, Soft } from '../../src/parts/words';
 import { SPACE } from '../../src/theme/layout';
 import { useColours } from '../../src/theme/paper-theme';
-
-interface Candidate {
-  course: StoredCourse;
-  piece: Assessment;
-}
 
 const SHOWN = 12;
 
@@ -138,27 +133,4 @@ function MakeButton({
       {course.document.title}
     </Button>
   );
-}
-
-function placeWords({ document }: StoredCourse, piece: Assessment): string {
-  const above = find(document, piece.id)?.above.slice(1) ?? [];
-  return [document.title, ...above.map(({ name }) => name)].join(' · ');
-}
-
-/** Past due first, then waiting, then what is due next. */
-function likeliest(all: readonly Candidate[], now: string): Candidate[] {
-  const rank = ({ piece }: Candidate) =>
-    daysPast(piece, now) > 0 ? 0 : statusOf(piece) === 'awaiting' ? 1 : 2;
-  const when = ({ piece }: Candidate) => dueOf(piece) ?? '9999';
-  return all
-    .filter(({ piece }) => statusOf(piece) === 'open' || statusOf(piece) === 'awaiting')
-    .sort((a, b) => rank(a) - rank(b) || when(a).localeCompare(when(b)));
-}
-
-function matching(all: readonly Candidate[], search: string): Candidate[] {
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  return all.filter(({ course, piece }) => {
-    const text = placeWords(course, piece).concat(' ', piece.name).toLowerCase();
-    return words.every((word) => text.includes(word));
-  });
 }

@@ -1,19 +1,17 @@
-import { setting, type Course, type CourseNode, type Edit } from '@fidens/core';
+import { type Course, type CourseNode } from '@fidens/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { Button, IconButton, Text } from 'react-native-paper';
+import { IconButton, Text } from 'react-native-paper';
+import { CheckBox } from '../parts/check-box';
 import { Fold } from '../parts/fold';
-import { KeptField } from '../parts/kept-field';
-import { NumberRule } from '../parts/number-rule';
 import { Panel } from '../parts/panel';
-import { SectionTitle, Soft } from '../parts/words';
+import { SectionTitle } from '../parts/words';
 import { Icon } from '../theme/icons';
 import { SPACE, TOUCH } from '../theme/layout';
 import { TEXT_STRONG, useColours } from '../theme/paper-theme';
-import { WEIGHT_WANTED } from './add-node';
-import { ChangeAll } from './change-all';
+import { Chosen, movedWords } from './chosen';
 import { PieceRules } from './piece-rules';
-import { homesFor, movingTo, topmost, treeRows, type Place, type TreeRow } from './placing';
+import { movingTo, treeRows, type Place, type TreeRow } from './placing';
 import type { EditRules } from './rule-draft';
 import { toggled } from './toggled';
 import { useDragRow, type Edge } from './use-drag';
@@ -75,17 +73,9 @@ function Tree({ course, edit }: ArrangeProps) {
         ))}
       </View>
       {there.size > 0 && (
-        <Chosen
-          course={course}
-          edit={edit}
-          chosen={there}
-          onMove={(parent) => move(there, { parent })}
-          onDelete={() => {
-            edit(removing(course, there), deletedWords(course, there));
-            setChosen(new Set());
-          }}
-          onNone={() => setChosen(new Set())}
-        />
+        <Panel label="What is chosen" tone="primary" sticky>
+          <Chosen course={course} edit={edit} chosen={there} onNone={() => setChosen(new Set())} />
+        </Panel>
       )}
     </View>
   );
@@ -96,23 +86,6 @@ function placeAt({ node, parent }: TreeRow, edge: Edge): Place {
   if (edge === 'into' && node.kind === 'category') return { parent: node.id };
   const next = parent.children[parent.children.findIndex(({ id }) => id === node.id) + 1];
   return { parent: parent.id, before: edge === 'before' ? node.id : next?.id };
-}
-
-function movedWords(course: Course, ids: ReadonlySet<string>): string {
-  const nodes = topmost(course, ids);
-  return nodes.length === 1 ? `${nodes[0]!.name} moved` : `${nodes.length} moved`;
-}
-
-/** Takes out what is chosen; what stands in a chosen category goes with it. */
-function removing(course: Course, ids: ReadonlySet<string>): Edit[] {
-  return topmost(course, ids).map(({ id }): Edit => ({ op: 'remove', id }));
-}
-
-function deletedWords(course: Course, ids: ReadonlySet<string>): string {
-  const nodes = topmost(course, ids);
-  const inside = nodes.reduce((sum, node) => sum + (node.kind === 'category' ? countPieces(node) : 0), 0);
-  const what = nodes.length === 1 ? nodes[0]!.name : String(nodes.length);
-  return `${what} deleted${inside > 0 ? `, with ${plural(inside, 'piece')}` : ''}`;
 }
 
 interface RowProps extends ArrangeProps {
@@ -173,20 +146,7 @@ function Row({
             gap: SPACE.s,
           }}
         >
-          <View
-            style={{
-              width: 20,
-              height: 20,
-              borderRadius: 6,
-              borderWidth: 1.5,
-              borderColor: isChosen ? c.primary : c.segment,
-              backgroundColor: isChosen ? c.primary : 'transparent',
-              alignItems: 'center',
-              justifyContent: 'center',
-            }}
-          >
-            {isChosen && <Icon name="check" size={14} color={c.onPrimary} />}
-          </View>
+          <CheckBox isChecked={isChosen} />
           <Text
             variant="bodyMedium"
             numberOfLines={2}
@@ -212,26 +172,6 @@ function Row({
       </View>
       {isOpen && node.kind === 'assessment' && (
         <View style={{ gap: SPACE.m, paddingLeft: SPACE.m, paddingVertical: SPACE.s }}>
-          <View style={{ flexDirection: 'row', gap: SPACE.s }}>
-            <KeptField
-              label={`New name of ${node.name}`}
-              shown="Name"
-              value={node.name}
-              fault={(text) => (text.trim() === '' ? 'A name must not be blank.' : undefined)}
-              onKeep={(name) => edit([setting(node.id, { name })])}
-              style={{ flex: 1 }}
-            />
-            {parent.combine !== 'equal' && (
-              <NumberRule
-                label={`Own weight of ${node.name}`}
-                shown={parent.combine === 'weights' ? 'Weight' : 'Times'}
-                value={node.weight}
-                wants={WEIGHT_WANTED}
-                onKeep={(weight) => edit([setting(node.id, { weight })])}
-                width={92}
-              />
-            )}
-          </View>
           <PieceRules course={course} piece={node} parent={parent} edit={edit} />
         </View>
       )}
@@ -245,36 +185,4 @@ function detailOf(node: CourseNode): string {
   if (node.kind === 'category')
     return [weight, plural(countPieces(node), 'piece')].filter(Boolean).join(' · ');
   return [weight, `of ${number(node.possible)}`].filter(Boolean).join(' · ');
-}
-
-interface ChosenProps extends ArrangeProps {
-  chosen: ReadonlySet<string>;
-  onMove: (parent: string) => void;
-  onDelete: () => void;
-  onNone: () => void;
-}
-
-/** What can be done with all that is chosen; it stays in sight while the list is long. */
-function Chosen({ course, edit, chosen, onMove, onDelete, onNone }: ChosenProps) {
-  return (
-    <Panel label="What is chosen" tone="primary" sticky>
-      <Soft>{chosen.size} chosen. Move to:</Soft>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
-        {homesFor(course, chosen).map((home) => (
-          <Button key={home.id} mode="outlined" compact onPress={() => onMove(home.id)}>
-            {home === course.root ? 'On their own' : home.name}
-          </Button>
-        ))}
-      </View>
-      <ChangeAll course={course} chosen={chosen} edit={edit} />
-      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
-        <Button compact icon="delete" onPress={onDelete}>
-          Delete
-        </Button>
-        <Button compact onPress={onNone}>
-          Choose none
-        </Button>
-      </View>
-    </Panel>
-  );
 }

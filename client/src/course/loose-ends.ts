@@ -7,6 +7,7 @@ import {
   walk,
   type Assessment,
   type Category,
+  type Placed,
   type Rational,
 } from '@fidens/core';
 import { useMemo } from 'react';
@@ -20,7 +21,7 @@ import { daysPast, dueOf, plural } from './words';
 export interface LoosePiece {
   readonly course: StoredCourse;
   readonly piece: Assessment;
-  readonly kind: 'past due' | 'missing' | 'waiting' | 'no weight' | 'twice';
+  readonly kind: 'past due' | 'missing' | 'waiting long' | 'waiting' | 'unfiled' | 'no weight' | 'twice';
 }
 
 /** Something in a course's rules that needs a decision. */
@@ -36,15 +37,21 @@ export type LooseEnd = LoosePiece | LooseRule;
 export const LOOSE_WORDS: Record<LooseEnd['kind'], string> = {
   'past due': 'Past due without a score',
   missing: 'Missing',
+  'waiting long': 'Waiting for more than two weeks',
   waiting: 'Waiting for a score',
+  unfiled: 'Not filed yet, so not counted',
   'no weight': 'Without a weight, so not counted',
   twice: 'Listed twice, it seems',
   promised: 'Promised and not listed',
   problems: 'Rules to look at',
 };
 
+const DAY = 86_400_000;
+
 /** From this part of the term on, promised work that nobody has listed is a loose end. */
 const FAR_ON = 0.75;
+/** From this many days after it was due on, work that waits for its score has waited for long. */
+const LONG = 14;
 
 /** The loose ends of all courses, each kind oldest first. */
 export function useLooseEnds(): LooseEnd[] {
@@ -81,7 +88,10 @@ export function looseEndsOf(course: StoredCourse, now: string, term: Term | unde
       if (isFarOn(term, now)) found.push(...promisedIn(course, node));
       continue;
     }
-    const kind = kindOf(node, weightless, now) ?? (isRepeated(node, seen) ? 'twice' : undefined);
+    const kind =
+      weightlessKind(placed, document.root, weightless) ??
+      kindOf(node, now) ??
+      (isRepeated(node, seen) ? 'twice' : undefined);
     if (kind) found.push({ course, piece: node, kind });
   }
   const wrong = problems(document).filter(
@@ -96,16 +106,24 @@ export function looseEndsOf(course: StoredCourse, now: string, term: Term | unde
   return found;
 }
 
-function kindOf(
-  piece: Assessment,
+/** Without a weight where one is needed: unfiled, where it stands beside categories that it could be in. */
+function weightlessKind(
+  { node, above }: Placed,
+  root: Category,
   weightless: ReadonlySet<string>,
-  now: string,
 ): LoosePiece['kind'] | undefined {
-  if (weightless.has(piece.id)) return 'no weight';
+  if (!weightless.has(node.id)) return undefined;
+  const isBesideCategories = above.length === 1 && root.children.some(({ kind }) => kind === 'category');
+  return isBesideCategories ? 'unfiled' : 'no weight';
+}
+
+function kindOf(piece: Assessment, now: string): LoosePiece['kind'] | undefined {
   if (daysPast(piece, now) > 0) return 'past due';
   const status = statusOf(piece);
   if (status === 'missing') return 'missing';
-  return status === 'awaiting' ? 'waiting' : undefined;
+  if (status !== 'awaiting') return undefined;
+  const due = dueOf(piece);
+  return due !== undefined && Date.parse(now) - Date.parse(due) > LONG * DAY ? 'waiting long' : 'waiting';
 }
 
 /** The same name and the same day as a piece before it. */
@@ -144,7 +162,6 @@ export interface Ahead {
 }
 
 const AHEAD_DAYS = 14;
-const DAY = 86_400_000;
 
 /** What is due in the next two weeks, the first first. */
 export function useAhead(): Ahead[] {

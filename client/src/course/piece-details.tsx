@@ -7,11 +7,8 @@ import {
   type Part,
   type PlannedPiece,
 } from '@fidens/core';
-import { useState } from 'react';
 import { View } from 'react-native';
-import { Text } from 'react-native-paper';
 import type { StoredCourse } from '../data/courses';
-import { useChange } from '../data/use-change';
 import { Choice } from '../parts/choice';
 import { Fold } from '../parts/fold';
 import { KeptField } from '../parts/kept-field';
@@ -19,8 +16,8 @@ import { MomentField } from '../parts/moment-field';
 import { NumberRule } from '../parts/number-rule';
 import { Soft } from '../parts/words';
 import { SPACE } from '../theme/layout';
-import { useColours } from '../theme/paper-theme';
-import { applied } from './rule-draft';
+import { PieceFacts } from './piece-facts';
+import { Refused, useRecordEdit } from './record-edit';
 import { number } from './words';
 import { stepWords } from './working-words';
 
@@ -29,30 +26,20 @@ interface PieceDetailsProps {
   piece: Assessment;
   /** Its part in the standing; nothing where it is not counted. */
   part: Part | undefined;
+  /** Whether the syllabus's own facts of it stand elsewhere. */
+  hasFacts?: boolean;
 }
 
 type Fields = { [F in keyof NodeFields]?: NodeFields[F] | undefined };
 
-/** What else there is to a piece beside its score: when it was due and handed in, what lateness costs, a note, and the others' scores. */
-export function PieceDetails({ course, piece, part }: PieceDetailsProps) {
-  const c = useColours();
-  const change = useChange(course);
-  const [refused, setRefused] = useState<string>();
-  const set = (fields: Fields) => {
-    const edits = [setting(piece.id, fields)];
-    const after = applied(course.document, edits);
-    setRefused('reason' in after ? after.reason : undefined);
-    if ('course' in after) change(edits);
-  };
+/** What else there is to a piece beside its score: the syllabus's facts, when it was handed in, what lateness costs, a note, and the others' scores. */
+export function PieceDetails({ course, piece, part, hasFacts = false }: PieceDetailsProps) {
+  const { edit, refused } = useRecordEdit(course);
+  const set = (fields: Fields) => edit([setting(piece.id, fields)]);
   return (
     <Fold title={`More of ${piece.name}`} summary={detailWords(piece)}>
+      {!hasFacts && <PieceFacts course={course.document} piece={piece} edit={edit} />}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <MomentField
-          label={`${piece.name} is due`}
-          shown="Due"
-          value={piece.due}
-          onKeep={(due) => set({ due })}
-        />
         <MomentField
           label={`Extension of ${piece.name}`}
           shown="Extended for you to"
@@ -61,11 +48,7 @@ export function PieceDetails({ course, piece, part }: PieceDetailsProps) {
         />
       </View>
       <Lateness piece={piece} part={part} set={set} />
-      {refused && (
-        <Text variant="bodyMedium" role="alert" style={{ color: c.error }}>
-          Not changed. {refused}.
-        </Text>
-      )}
+      <Refused>{refused}</Refused>
       <KeptField
         label={`Note on ${piece.name}`}
         shown="Note"

@@ -2,6 +2,7 @@ import { setting, type Assessment, type Category, type Course } from '@fidens/co
 import { View } from 'react-native';
 import { NumberRule } from '../parts/number-rule';
 import { SPACE } from '../theme/layout';
+import { PieceFacts } from './piece-facts';
 import { PlaceRules } from './place-rules';
 import type { EditRules } from './rule-draft';
 import { TakesPart } from './takes-part';
@@ -13,22 +14,13 @@ interface PieceRulesProps {
   edit: EditRules;
 }
 
-/** What the syllabus says of one piece, its name and weight aside. */
+/** All that the syllabus says of one piece. */
 export function PieceRules({ course, piece, parent, edit }: PieceRulesProps) {
-  const { id, name, possible, cap, step } = piece;
+  const { id, name, cap, step } = piece;
   return (
     <View style={{ gap: SPACE.m }}>
+      <PieceFacts course={course} piece={piece} edit={edit} ground="card" />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <NumberRule
-          label={`Possible points of ${name}`}
-          shown="Possible"
-          value={possible}
-          wants="Points above 0."
-          positive
-          required
-          onKeep={(points) => edit([setting(id, { possible: points! })])}
-          width={84}
-        />
         <NumberRule
           label={`Highest percent of ${name}`}
           shown="At most %"

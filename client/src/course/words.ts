@@ -79,7 +79,7 @@ export function capital(text: string): string {
 }
 
 /** A moment as a day: "12 Sep". */
-function dayWords(moment: string): string {
+export function dayWords(moment: string): string {
   return format(new Date(moment), 'd MMM');
 }
 
@@ -99,6 +99,8 @@ export function daysPast(piece: Assessment, now: string): number {
 export interface PieceState {
   readonly words: string;
   readonly tone: 'plain' | 'ask' | 'quiet';
+  /** It is no more than the day on which the piece is due. */
+  readonly isDay?: boolean;
 }
 
 /**
@@ -136,7 +138,7 @@ function lateState({ lateness }: PlannedPiece): PieceState | undefined {
 
 function dueState(piece: Assessment): PieceState | undefined {
   const due = dueOf(piece);
-  return due === undefined ? undefined : { words: dayWords(due), tone: 'plain' };
+  return due === undefined ? undefined : { words: dayWords(due), tone: 'plain', isDay: true };
 }
 
 /** A score as the teacher wrote it: "17.5 / 20", "91%", "B+". */

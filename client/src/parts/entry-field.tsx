@@ -10,10 +10,11 @@ import {
   type EntrySet,
   type Status,
 } from '@fidens/core';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
 import { compute } from '../course/computed';
+import { standingChange } from '../course/standing-change';
 import { gradeWords, number } from '../course/words';
 import type { StoredCourse } from '../data/courses';
 import { useNow } from '../data/session';
@@ -29,12 +30,20 @@ interface EntryFieldProps {
   onDone: (to: EntryStep) => void;
   /** Whether it may turn out to be no work of this student's. */
   canBeOthers?: boolean;
+  /** Whether the keyboard goes to the field at once. */
+  autoFocus?: boolean;
 }
 
 export type EntryStep = 'next' | 'previous' | 'back';
 
 /** The one field that takes a score in any way a teacher writes it, and says what it understood and what it does. */
-export function EntryField({ course, piece, onDone, canBeOthers = false }: EntryFieldProps) {
+export function EntryField({
+  course,
+  piece,
+  onDone,
+  canBeOthers = false,
+  autoFocus = true,
+}: EntryFieldProps) {
   const change = useChange(course);
   const c = useColours();
   const before = entryText(piece);
@@ -43,6 +52,10 @@ export function EntryField({ course, piece, onDone, canBeOthers = false }: Entry
   const now = useNow();
   const touched = text.trim() !== before;
   const entry = readEntry(text, piece, course.document.scale);
+  const states = useMemo(
+    () => STATE_WORDS.map((state) => ({ ...state, effect: stateEffect(course, piece, state.status, now) })),
+    [course, piece, now],
+  );
 
   const record = (set: EntrySet, possible = piece.possible, to: EntryStep = 'back') => {
     ended.current = true;
@@ -78,7 +91,7 @@ export function EntryField({ course, piece, onDone, canBeOthers = false }: Entry
         <TextInput
           mode="outlined"
           dense
-          autoFocus
+          autoFocus={autoFocus}
           aria-label={`Score of ${piece.name}`}
           aria-invalid={entry.kind === 'unclear'}
           value={text}
@@ -101,7 +114,7 @@ export function EntryField({ course, piece, onDone, canBeOthers = false }: Entry
       </View>
       <Understood course={course} piece={piece} entry={entry} touched={touched} onTake={record} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
-        {STATE_WORDS.map(({ word, status }) => (
+        {states.map(({ word, status, effect }) => (
           <Button
             key={status}
             mode={piece.status === status ? 'contained-tonal' : 'outlined'}
@@ -111,7 +124,7 @@ export function EntryField({ course, piece, onDone, canBeOthers = false }: Entry
             }
           >
             {word}
-            {stateEffect(course, piece, status, now)}
+            {effect}
           </Button>
         ))}
         {canBeOthers && (
@@ -187,22 +200,15 @@ function stateEffect(course: StoredCourse, piece: Assessment, status: Status, no
   return before === after ? '' : ` → ${after}`;
 }
 
-/** "84.7 → 85.9, still B": what edits would do to the standing. */
+/** What edits would do to the standing. */
 function Effect({ course, edits }: { course: StoredCourse; edits: readonly Edit[] }) {
   const c = useColours();
   const now = useNow();
   const edited = applyEdits(course.document, edits);
   if (!edited.ok) return null;
-  const before = compute(course.document, now);
-  const after = compute(edited.course, now);
-  const old = gradeWords(before.outlooks.standing, before.letters);
-  const next = gradeWords(after.outlooks.standing, after.letters);
-  const letter = old.letter === next.letter ? `still ${next.letter}` : `${old.letter} → ${next.letter}`;
   return (
     <Text variant="bodyMedium" style={{ color: c.ink, fontFamily: TEXT_STRONG }}>
-      {old.percent === next.percent && old.letter === next.letter
-        ? `No change: ${next.percent}, ${next.letter}`
-        : `${old.percent} → ${next.percent}, ${letter}`}
+      {standingChange(course.document, edited.course, now)}
     </Text>
   );
 }

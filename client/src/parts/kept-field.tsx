@@ -13,6 +13,7 @@ interface KeptFieldProps {
   onKeep: (text: string) => void;
   style: object;
   numeric?: boolean;
+  autoFocus?: boolean;
   /** What is typed and right, before it is kept; nothing once the field is left. */
   onType?: ((text: string | undefined) => void) | undefined;
 }
@@ -26,6 +27,7 @@ export function KeptField({
   onKeep,
   style,
   numeric = false,
+  autoFocus = false,
   onType,
 }: KeptFieldProps) {
   const c = useColours();
@@ -55,6 +57,7 @@ export function KeptField({
       <TextInput
         mode="outlined"
         dense
+        autoFocus={autoFocus}
         label={shown}
         aria-label={label}
         aria-invalid={!!wrong}

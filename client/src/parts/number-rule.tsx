@@ -17,6 +17,7 @@ interface NumberRuleProps {
   /** A whole number. */
   whole?: boolean;
   width?: number;
+  autoFocus?: boolean;
   /** What is typed and right, before it is kept; nothing once the field is left. */
   onType?: ((text: string | undefined) => void) | undefined;
 }
@@ -29,6 +30,7 @@ export function NumberRule({
   onKeep,
   wants,
   width = 108,
+  autoFocus = false,
   onType,
   ...form
 }: NumberRuleProps) {
@@ -41,6 +43,7 @@ export function NumberRule({
       onKeep={(text) => onKeep(text === '' ? undefined : text)}
       style={{ width }}
       numeric
+      autoFocus={autoFocus}
       onType={onType}
     />
   );

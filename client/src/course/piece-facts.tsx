@@ -1,0 +1,70 @@
+import { find, setting, type Assessment, type Course, type NodeFields } from '@fidens/core';
+import { View } from 'react-native';
+import { KeptField } from '../parts/kept-field';
+import { MomentField } from '../parts/moment-field';
+import { NumberRule } from '../parts/number-rule';
+import { SPACE } from '../theme/layout';
+import { WEIGHT_WANTED } from './add-node';
+import type { EditRules } from './rule-draft';
+
+/** A fact of a piece that its row shows, and that can be changed where it stands. */
+export type PieceFact = 'name' | 'possible';
+
+interface PieceFactsProps {
+  course: Course;
+  piece: Assessment;
+  edit: EditRules;
+  /** The one that the keyboard goes to. */
+  focus?: PieceFact | undefined;
+  /** What the fields stand on. */
+  ground?: 'tint' | 'card';
+}
+
+/** What the syllabus says of a piece: its name, its possible points, its weight where its category uses one, and when it is due. */
+export function PieceFacts({ course, piece, edit, focus, ground = 'tint' }: PieceFactsProps) {
+  const { id, name } = piece;
+  const { combine = 'points' } = find(course, id)?.above.at(-1) ?? {};
+  const set = (fields: { [F in keyof NodeFields]?: NodeFields[F] | undefined }, done?: string) =>
+    edit([setting(id, fields)], done);
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <KeptField
+        label={`New name of ${name}`}
+        shown="Name"
+        value={name}
+        fault={(text) => (text.trim() === '' ? 'A name must not be blank.' : undefined)}
+        onKeep={(text) => set({ name: text.trim() })}
+        style={{ flexGrow: 1, flexBasis: 150 }}
+        autoFocus={focus === 'name'}
+      />
+      <NumberRule
+        label={`Possible points of ${name}`}
+        shown="Out of"
+        value={piece.possible}
+        wants="Points above 0."
+        required
+        positive
+        width={84}
+        autoFocus={focus === 'possible'}
+        onKeep={(possible) => set({ possible: possible! }, `${name}: out of ${possible}`)}
+      />
+      {combine !== 'equal' && (
+        <NumberRule
+          label={`Own weight of ${name}`}
+          shown={combine === 'weights' ? 'Weight' : 'Times'}
+          value={piece.weight}
+          wants={WEIGHT_WANTED}
+          width={84}
+          onKeep={(weight) => set({ weight }, `${name}: ${weight ? `weight ${weight}` : 'no weight'}`)}
+        />
+      )}
+      <MomentField
+        label={`${name} is due`}
+        shown="Due"
+        ground={ground}
+        value={piece.due}
+        onKeep={(due) => set({ due })}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,186 @@
+import { useState, type ReactNode } from 'react';
+import { Pressable, View, type StyleProp, type ViewStyle } from 'react-native';
+import { Text } from 'react-native-paper';
+import { useNow } from '../data/session';
+import { CheckBox } from '../parts/check-box';
+import { EntryField } from '../parts/entry-field';
+import { SPACE, TOUCH } from '../theme/layout';
+import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '../theme/paper-theme';
+import { PieceDetails } from './piece-details';
+import { PieceFacts, type PieceFact } from './piece-facts';
+import { isQuiet, rowButton, RowFrame, StateMark, useEntryDone, type PieceRowProps } from './piece-row';
+import { Refused, useRecordEdit } from './record-edit';
+import { dueOf, dayWords, number, percent, pieceState } from './words';
+
+const WIDTHS = { score: 62, possible: 48, percent: 54, share: 46, due: 56, state: 106 } as const;
+type Column = keyof typeof WIDTHS;
+
+const HEADS: readonly (readonly [Column, string])[] = [
+  ['score', 'Score'],
+  ['possible', 'of'],
+  ['percent', '%'],
+  ['share', 'Share'],
+  ['due', 'Due'],
+  ['state', ''],
+];
+
+/** What stands over the columns. Each cell that can be changed says what it is by itself. */
+export function ScoreTableHead({ isChoosing }: { isChoosing: boolean }) {
+  const c = useColours();
+  return (
+    <View
+      aria-hidden
+      style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'flex-end', paddingTop: SPACE.s }}
+    >
+      {isChoosing && <View style={{ width: 20 }} />}
+      <View style={{ flex: 1 }} />
+      {HEADS.map(([column, text]) => (
+        <Text
+          key={column}
+          variant="bodySmall"
+          style={{ width: WIDTHS[column], textAlign: 'right', color: c.soft }}
+        >
+          {text}
+        </Text>
+      ))}
+    </View>
+  );
+}
+
+/** One piece in a line of a table; a cell that is pressed is changed right there. */
+export function ScoreTableRow(props: PieceRowProps) {
+  const { course, piece, part, share, place, choice, isOpen, onToggle } = props;
+  const { button, done } = useEntryDone(props);
+  const { edit, refused } = useRecordEdit(course);
+  const c = useColours();
+  const now = useNow();
+  /** The cell that was pressed, where it was not the score's. */
+  const [pressed, setPressed] = useState<PieceFact>();
+  const state = pieceState(piece, part, now);
+  const quiet = isQuiet(state);
+  const value = part?.worth?.value;
+  const due = dueOf(piece);
+  const open = (fact?: PieceFact) => {
+    setPressed(fact);
+    onToggle();
+  };
+  if (isOpen && !choice) {
+    return (
+      <RowFrame isOpen isChosen={false}>
+        <View style={{ gap: SPACE.m, paddingVertical: SPACE.m }}>
+          <PieceFacts course={course.document} piece={piece} edit={edit} focus={pressed} />
+          <Refused>{refused}</Refused>
+          <EntryField
+            course={course}
+            piece={piece}
+            autoFocus={pressed === undefined}
+            onDone={(to) => {
+              setPressed(undefined);
+              done(to);
+            }}
+          />
+          <PieceDetails course={course} piece={piece} part={part} hasFacts />
+        </View>
+      </RowFrame>
+    );
+  }
+  const row = rowButton({ ...props, onToggle: () => open() }, state);
+  return (
+    <RowFrame isOpen={false} isChosen={choice?.isChosen ?? false}>
+      <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center', minHeight: TOUCH }}>
+        <Pressable
+          ref={button as never}
+          {...row}
+          style={{
+            flex: 1,
+            minWidth: 0,
+            minHeight: TOUCH,
+            flexDirection: 'row',
+            alignItems: 'center',
+            gap: SPACE.s,
+          }}
+        >
+          {choice && <CheckBox isChecked={choice.isChosen} />}
+          <View style={{ flex: 1, minWidth: 0 }}>
+            <Text variant="bodyMedium" numberOfLines={2} style={{ color: quiet ? c.soft : c.ink }}>
+              {piece.name}
+            </Text>
+            {(place || piece.extraCredit) && (
+              <Text variant="bodySmall" numberOfLines={1} style={{ color: c.soft }}>
+                {[place, piece.extraCredit && 'extra credit'].filter(Boolean).join(' · ')}
+              </Text>
+            )}
+          </View>
+        </Pressable>
+        <Cell
+          column="score"
+          press={choice ? undefined : () => open()}
+          label={`Change the score: ${piece.name}`}
+        >
+          <Text
+            variant="bodyMedium"
+            numberOfLines={1}
+            style={{ color: quiet ? c.soft : c.ink, fontFamily: piece.score ? TEXT_STRONG : TEXT_MEDIUM }}
+          >
+            {scoreText(piece)}
+          </Text>
+        </Cell>
+        <Cell
+          column="possible"
+          press={choice ? undefined : () => open('possible')}
+          label={`Change what it is out of: ${piece.name}, ${number(piece.possible)}`}
+        >
+          <CellText>{number(piece.possible)}</CellText>
+        </Cell>
+        <Cell column="percent">
+          <CellText>{value && piece.score ? percent(value) : ''}</CellText>
+        </Cell>
+        <Cell column="share">
+          <CellText>{share ?? ''}</CellText>
+        </Cell>
+        <Cell column="due">
+          <CellText>{due ? dayWords(due) : ''}</CellText>
+        </Cell>
+        <Cell column="state">{state?.isDay ? null : <StateMark state={state} />}</Cell>
+      </View>
+    </RowFrame>
+  );
+}
+
+/** The score alone: what it is out of has a column of its own. */
+function scoreText({ score }: PieceRowProps['piece']): string {
+  if (!score) return '—';
+  if ('points' in score) return number(score.points);
+  return 'percent' in score ? `${number(score.percent)}%` : score.label;
+}
+
+function CellText({ children }: { children: string }) {
+  const { soft } = useColours();
+  return (
+    <Text variant="bodyMedium" numberOfLines={1} style={{ color: soft }}>
+      {children}
+    </Text>
+  );
+}
+
+interface CellProps {
+  column: Column;
+  children: ReactNode;
+  /** Where it can be changed: what a press does, and what a screen reader says of it. */
+  press?: (() => void) | undefined;
+  label?: string;
+}
+
+function Cell({ column, children, press, label }: CellProps) {
+  const style: StyleProp<ViewStyle> = {
+    width: WIDTHS[column],
+    alignItems: 'flex-end',
+    justifyContent: 'center',
+  };
+  if (!press) return <View style={style}>{children}</View>;
+  return (
+    <Pressable role="button" aria-label={label!} onPress={press} style={[style, { minHeight: TOUCH }]}>
+      {children}
+    </Pressable>
+  );
+}

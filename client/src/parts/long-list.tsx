@@ -1,0 +1,87 @@
+import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
+import { Fragment, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import { View } from 'react-native';
+import { useScroller } from './page';
+
+interface LongListProps<R extends { readonly key: string }> {
+  rows: readonly R[];
+  /** About how high a row is, in pixels, before it is measured. */
+  heightOf: (row: R) => number;
+  row: (row: R) => ReactNode;
+  /** The row that is worked in: it stays, and is brought into sight when it changes. */
+  held?: string | undefined;
+}
+
+/** Up to this many rows all are drawn: they can be found with the browser's own search, and jumped to. */
+const ALL = 80;
+
+/** Rows of any number inside a page: of many, only those near the sight are drawn. */
+export function LongList<R extends { readonly key: string }>(props: LongListProps<R>) {
+  const { rows, row } = props;
+  if (rows.length > ALL) return <OnlyInSight {...props} />;
+  return (
+    <View>
+      {rows.map((each) => (
+        <Fragment key={each.key}>{row(each)}</Fragment>
+      ))}
+    </View>
+  );
+}
+
+function OnlyInSight<R extends { readonly key: string }>({ rows, heightOf, row, held }: LongListProps<R>) {
+  const scroller = useScroller();
+  const list = useRef<HTMLDivElement>(null);
+  const [top, setTop] = useState(0);
+  const heldAt = held === undefined ? -1 : rows.findIndex(({ key }) => key === held);
+  // It changes in place, so the compiler leaves this component alone.
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller,
+    // React Native's own `scrollTo` on this element means something else than the browser's.
+    scrollToFn: (offset, { adjustments = 0 }) => {
+      if (scroller) scroller.scrollTop = offset + adjustments;
+    },
+    estimateSize: (index) => heightOf(rows[index]!),
+    getItemKey: (index) => rows[index]!.key,
+    rangeExtractor: (range) => {
+      const found = defaultRangeExtractor(range);
+      return heldAt < 0 || found.includes(heldAt) ? found : [...found, heldAt].sort((a, b) => a - b);
+    },
+    overscan: 8,
+    scrollMargin: top,
+  });
+  // What stands above the list can change at any time.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  useLayoutEffect(() => {
+    if (!scroller || !list.current) return;
+    const now =
+      list.current.getBoundingClientRect().top - scroller.getBoundingClientRect().top + scroller.scrollTop;
+    if (Math.abs(now - top) > 1) setTop(now);
+  });
+  useLayoutEffect(() => {
+    if (heldAt >= 0) virtual.scrollToIndex(heldAt, { align: 'auto' });
+    // Only another held row is a reason to scroll.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [held]);
+  return (
+    <div ref={list} style={{ position: 'relative', height: virtual.getTotalSize(), overflowAnchor: 'none' }}>
+      {virtual.getVirtualItems().map(({ key, index, start }) => (
+        <div
+          key={key}
+          ref={virtual.measureElement}
+          data-index={index}
+          style={{
+            position: 'absolute',
+            left: 0,
+            right: 0,
+            top: 0,
+            transform: `translateY(${start - top}px)`,
+          }}
+        >
+          {row(rows[index]!)}
+        </div>
+      ))}
+    </div>
+  );
+}
