@@ -1,5 +1,5 @@
 import type { Assessment, Part } from '@fidens/core';
-import { useRef, type ReactNode } from 'react';
+import { memo, useCallback, useEffect, useRef, type ReactNode, type RefObject } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import type { StoredCourse } from '../data/courses';
@@ -10,7 +10,7 @@ import { WordChip } from '../parts/words';
 import { SPACE } from '../theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '../theme/paper-theme';
 import { PieceDetails } from './piece-details';
-import { number, percent, pieceState, scoreWords, type PieceState } from './words';
+import { dayWords, dueOf, number, percent, pieceState, scoreWords, type PieceState } from './words';
 
 export interface PieceRowProps {
   course: StoredCourse;
@@ -31,22 +31,45 @@ export interface PieceRowProps {
   choice?: { isChosen: boolean; onChoose: () => void } | undefined;
 }
 
-/** What a row's button does and says: it chooses the piece, or opens the field for its score. */
-export function rowButton({ piece, place, isOpen, onToggle, choice }: PieceRowProps, state?: PieceState) {
-  const about = `${piece.name}: ${scoreWords(piece)}${state ? `, ${state.words}` : ''}${place ? `, ${place}` : ''}`;
-  return choice
-    ? ({
-        role: 'checkbox',
-        'aria-checked': choice.isChosen,
-        'aria-label': `Choose ${about}`,
-        onPress: choice.onChoose,
-      } as const)
-    : ({
-        role: 'button',
-        'aria-expanded': isOpen,
-        'aria-label': `${about}. Record a score`,
-        onPress: onToggle,
-      } as const);
+/** What a row shows of a piece, in plain values: a row whose piece stays as it is need not be drawn again. */
+export interface PieceLine {
+  name: string;
+  /** All of it, for a screen reader. */
+  about: string;
+  score: string;
+  possible: string;
+  percent: string;
+  due: string;
+  state: string;
+  tone: PieceState['tone'];
+  /** Whether the state is no more than the day on which it is due. */
+  isDay: boolean;
+  extra: boolean;
+}
+
+export function pieceLine({ piece, part, place }: PieceRowProps, now: string): PieceLine {
+  const state = pieceState(piece, part, now);
+  const value = part?.worth?.value;
+  const due = dueOf(piece);
+  return {
+    name: piece.name,
+    about: `${piece.name}: ${scoreWords(piece)}${state ? `, ${state.words}` : ''}${place ? `, ${place}` : ''}`,
+    score: scoreWords(piece),
+    possible: number(piece.possible),
+    percent: value && piece.score ? percent(value) : '',
+    due: due === undefined ? '' : dayWords(due),
+    state: state?.words ?? '',
+    tone: state?.tone ?? 'plain',
+    isDay: state?.isDay ?? false,
+    extra: piece.extraCredit ?? false,
+  };
+}
+
+/** What a row's button is and says: it chooses the piece, or opens the field for its score. */
+export function rowButton(about: string, isOpen: boolean, isChosen: boolean | undefined) {
+  return isChosen === undefined
+    ? ({ role: 'button', 'aria-expanded': isOpen, 'aria-label': `${about}. Record a score` } as const)
+    : ({ role: 'checkbox', 'aria-checked': isChosen, 'aria-label': `Choose ${about}` } as const);
 }
 
 /** Leaves a row's field for where the entry leads: the piece beside it, or back to the row's button. */
@@ -62,58 +85,21 @@ export function useEntryDone({ onToggle, onStep }: PieceRowProps) {
 
 /** One piece: a touch opens the field for its score right there. */
 export function PieceRow(props: PieceRowProps) {
-  const { course, piece, part, share, place, choice, isOpen, canBeOthers = false } = props;
+  const { course, piece, part, share, place, choice, isOpen, onToggle, canBeOthers = false } = props;
   const { button, done } = useEntryDone(props);
-  const c = useColours();
   const now = useNow();
-  const state = pieceState(piece, part, now);
-  const value = part?.worth?.value;
-  const under = [place, share && `${share} of 100`, piece.extraCredit && 'extra credit']
-    .filter(Boolean)
-    .join(' · ');
-  const quiet = isQuiet(state);
+  const press = useLatest(choice?.onChoose ?? onToggle);
   return (
     <RowFrame isOpen={isOpen} isChosen={choice?.isChosen ?? false}>
-      <Pressable
-        ref={button as never}
-        {...rowButton(props, state)}
-        style={{
-          minHeight: 52,
-          flexDirection: 'row',
-          alignItems: 'center',
-          gap: SPACE.m,
-          paddingVertical: SPACE.s,
-        }}
-      >
-        {choice && <CheckBox isChecked={choice.isChosen} />}
-        <View style={{ flex: 1, minWidth: 0 }}>
-          <Text
-            variant="bodyMedium"
-            numberOfLines={2}
-            style={{ color: quiet ? c.soft : c.ink, fontFamily: isOpen ? TEXT_STRONG : undefined }}
-          >
-            {piece.name}
-          </Text>
-          {under !== '' && (
-            <Text variant="bodySmall" numberOfLines={3} style={{ color: c.soft }}>
-              {under}
-            </Text>
-          )}
-        </View>
-        <View style={{ alignItems: 'flex-end' }}>
-          <Text variant="bodyMedium" style={{ color: quiet ? c.soft : c.ink, fontFamily: TEXT_MEDIUM }}>
-            {piece.score ? scoreWords(piece) : `— / ${number(piece.possible)}`}
-          </Text>
-          {value && piece.score && (
-            <Text variant="bodySmall" style={{ color: c.soft }}>
-              {percent(value)}%
-            </Text>
-          )}
-        </View>
-        <View style={{ width: 112, alignItems: 'flex-end' }}>
-          <StateMark state={state} />
-        </View>
-      </Pressable>
+      <Line
+        {...pieceLine(props, now)}
+        button={button}
+        isOpen={isOpen}
+        isChosen={choice?.isChosen}
+        share={share}
+        place={place}
+        press={press}
+      />
       {isOpen && !choice && (
         <View style={{ paddingBottom: SPACE.m }}>
           <EntryField course={course} piece={piece} onDone={done} canBeOthers={canBeOthers} />
@@ -122,6 +108,74 @@ export function PieceRow(props: PieceRowProps) {
       )}
     </RowFrame>
   );
+}
+
+interface LineProps extends PieceLine {
+  button: RefObject<{ focus: () => void } | null>;
+  isOpen: boolean;
+  /** Nothing where none are being chosen. */
+  isChosen: boolean | undefined;
+  share: string | undefined;
+  place: string | undefined;
+  press: () => void;
+}
+
+const Line = memo(function Line({ button, isOpen, isChosen, share, place, press, ...line }: LineProps) {
+  const c = useColours();
+  const under = [place, share && `${share} of 100`, line.extra && 'extra credit'].filter(Boolean).join(' · ');
+  const quiet = isQuiet(line);
+  return (
+    <Pressable
+      ref={button as never}
+      {...rowButton(line.about, isOpen, isChosen)}
+      onPress={press}
+      style={{
+        minHeight: 52,
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: SPACE.m,
+        paddingVertical: SPACE.s,
+      }}
+    >
+      {isChosen !== undefined && <CheckBox isChecked={isChosen} />}
+      <View style={{ flex: 1, minWidth: 0 }}>
+        <Text
+          variant="bodyMedium"
+          numberOfLines={2}
+          style={{ color: quiet ? c.soft : c.ink, fontFamily: isOpen ? TEXT_STRONG : undefined }}
+        >
+          {line.name}
+        </Text>
+        {under !== '' && (
+          <Text variant="bodySmall" numberOfLines={3} style={{ color: c.soft }}>
+            {under}
+          </Text>
+        )}
+      </View>
+      <View style={{ alignItems: 'flex-end' }}>
+        <Text variant="bodyMedium" style={{ color: quiet ? c.soft : c.ink, fontFamily: TEXT_MEDIUM }}>
+          {line.score === '—' ? `— / ${line.possible}` : line.score}
+        </Text>
+        {line.percent !== '' && (
+          <Text variant="bodySmall" style={{ color: c.soft }}>
+            {line.percent}%
+          </Text>
+        )}
+      </View>
+      <View style={{ width: 112, alignItems: 'flex-end' }}>
+        <StateMark {...line} />
+      </View>
+    </Pressable>
+  );
+});
+
+/** A function that stays the same and does what the latest one does. */
+export function useLatest<A extends unknown[]>(latest: (...args: A) => void): (...args: A) => void {
+  const now = useRef(latest);
+  useEffect(() => {
+    now.current = latest;
+  });
+  return useCallback((...args: A) => now.current(...args), []);
 }
 
 /** What sets off a row that is worked in, or chosen. */
@@ -152,18 +206,18 @@ export function RowFrame({
 }
 
 /** A piece's state: plain where nothing is to be said but a day, else a word in a shape. */
-export function StateMark({ state }: { state: PieceState | undefined }) {
+export function StateMark({ state, tone }: Pick<PieceLine, 'state' | 'tone'>) {
   const c = useColours();
-  if (!state) return null;
-  if (state.tone !== 'plain') return <WordChip tone={state.tone}>{state.words}</WordChip>;
+  if (state === '') return null;
+  if (tone !== 'plain') return <WordChip tone={tone}>{state}</WordChip>;
   return (
     <Text variant="bodySmall" style={{ color: c.soft }}>
-      {state.words}
+      {state}
     </Text>
   );
 }
 
 /** Whether a piece stands back from the others: what has no part in the grade now. */
-export function isQuiet(state: PieceState | undefined): boolean {
-  return state?.tone === 'quiet' && state.words !== 'waiting';
+export function isQuiet({ state, tone }: Pick<PieceLine, 'state' | 'tone'>): boolean {
+  return tone === 'quiet' && state !== 'waiting';
 }

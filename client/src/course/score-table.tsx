@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { memo, useState, type ReactNode, type RefObject } from 'react';
 import { Pressable, View, type StyleProp, type ViewStyle } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useNow } from '../data/session';
@@ -8,9 +8,19 @@ import { SPACE, TOUCH } from '../theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '../theme/paper-theme';
 import { PieceDetails } from './piece-details';
 import { PieceFacts, type PieceFact } from './piece-facts';
-import { isQuiet, rowButton, RowFrame, StateMark, useEntryDone, type PieceRowProps } from './piece-row';
+import {
+  isQuiet,
+  pieceLine,
+  rowButton,
+  RowFrame,
+  StateMark,
+  useEntryDone,
+  useLatest,
+  type PieceLine,
+  type PieceRowProps,
+} from './piece-row';
 import { Refused, useRecordEdit } from './record-edit';
-import { dueOf, dayWords, number, percent, pieceState } from './words';
+import { number } from './words';
 
 const WIDTHS = { score: 62, possible: 48, percent: 54, share: 46, due: 56, state: 106 } as const;
 type Column = keyof typeof WIDTHS;
@@ -52,18 +62,14 @@ export function ScoreTableRow(props: PieceRowProps) {
   const { course, piece, part, share, place, choice, isOpen, onToggle } = props;
   const { button, done } = useEntryDone(props);
   const { edit, refused } = useRecordEdit(course);
-  const c = useColours();
   const now = useNow();
   /** The cell that was pressed, where it was not the score's. */
   const [pressed, setPressed] = useState<PieceFact>();
-  const state = pieceState(piece, part, now);
-  const quiet = isQuiet(state);
-  const value = part?.worth?.value;
-  const due = dueOf(piece);
-  const open = (fact?: PieceFact) => {
+  const press = useLatest((fact?: PieceFact) => {
+    if (choice) return choice.onChoose();
     setPressed(fact);
     onToggle();
-  };
+  });
   if (isOpen && !choice) {
     return (
       <RowFrame isOpen isChosen={false}>
@@ -84,68 +90,105 @@ export function ScoreTableRow(props: PieceRowProps) {
       </RowFrame>
     );
   }
-  const row = rowButton({ ...props, onToggle: () => open() }, state);
   return (
     <RowFrame isOpen={false} isChosen={choice?.isChosen ?? false}>
-      <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center', minHeight: TOUCH }}>
-        <Pressable
-          ref={button as never}
-          {...row}
-          style={{
-            flex: 1,
-            minWidth: 0,
-            minHeight: TOUCH,
-            flexDirection: 'row',
-            alignItems: 'center',
-            gap: SPACE.s,
-          }}
-        >
-          {choice && <CheckBox isChecked={choice.isChosen} />}
-          <View style={{ flex: 1, minWidth: 0 }}>
-            <Text variant="bodyMedium" numberOfLines={2} style={{ color: quiet ? c.soft : c.ink }}>
-              {piece.name}
-            </Text>
-            {(place || piece.extraCredit) && (
-              <Text variant="bodySmall" numberOfLines={1} style={{ color: c.soft }}>
-                {[place, piece.extraCredit && 'extra credit'].filter(Boolean).join(' · ')}
-              </Text>
-            )}
-          </View>
-        </Pressable>
-        <Cell
-          column="score"
-          press={choice ? undefined : () => open()}
-          label={`Change the score: ${piece.name}`}
-        >
-          <Text
-            variant="bodyMedium"
-            numberOfLines={1}
-            style={{ color: quiet ? c.soft : c.ink, fontFamily: piece.score ? TEXT_STRONG : TEXT_MEDIUM }}
-          >
-            {scoreText(piece)}
-          </Text>
-        </Cell>
-        <Cell
-          column="possible"
-          press={choice ? undefined : () => open('possible')}
-          label={`Change what it is out of: ${piece.name}, ${number(piece.possible)}`}
-        >
-          <CellText>{number(piece.possible)}</CellText>
-        </Cell>
-        <Cell column="percent">
-          <CellText>{value && piece.score ? percent(value) : ''}</CellText>
-        </Cell>
-        <Cell column="share">
-          <CellText>{share ?? ''}</CellText>
-        </Cell>
-        <Cell column="due">
-          <CellText>{due ? dayWords(due) : ''}</CellText>
-        </Cell>
-        <Cell column="state">{state?.isDay ? null : <StateMark state={state} />}</Cell>
-      </View>
+      <TableLine
+        {...pieceLine(props, now)}
+        button={button}
+        points={scoreText(piece)}
+        isChosen={choice?.isChosen}
+        share={share}
+        place={place}
+        press={press}
+      />
     </RowFrame>
   );
 }
+
+interface TableLineProps extends PieceLine {
+  button: RefObject<{ focus: () => void } | null>;
+  /** The score alone. */
+  points: string;
+  /** Nothing where none are being chosen. */
+  isChosen: boolean | undefined;
+  share: string | undefined;
+  place: string | undefined;
+  press: (fact?: PieceFact) => void;
+}
+
+const TableLine = memo(function TableLine({
+  button,
+  points,
+  isChosen,
+  share,
+  place,
+  press,
+  ...line
+}: TableLineProps) {
+  const c = useColours();
+  const quiet = isQuiet(line);
+  const isChoosing = isChosen !== undefined;
+  const under = [place, line.extra && 'extra credit'].filter(Boolean).join(' · ');
+  return (
+    <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center', minHeight: TOUCH }}>
+      <Pressable
+        ref={button as never}
+        {...rowButton(line.about, false, isChosen)}
+        onPress={() => press()}
+        style={{
+          flex: 1,
+          minWidth: 0,
+          minHeight: TOUCH,
+          flexDirection: 'row',
+          alignItems: 'center',
+          gap: SPACE.s,
+        }}
+      >
+        {isChoosing && <CheckBox isChecked={isChosen} />}
+        <View style={{ flex: 1, minWidth: 0 }}>
+          <Text variant="bodyMedium" numberOfLines={2} style={{ color: quiet ? c.soft : c.ink }}>
+            {line.name}
+          </Text>
+          {under !== '' && (
+            <Text variant="bodySmall" numberOfLines={1} style={{ color: c.soft }}>
+              {under}
+            </Text>
+          )}
+        </View>
+      </Pressable>
+      <Cell
+        column="score"
+        press={isChoosing ? undefined : () => press()}
+        label={`Change the score: ${line.name}`}
+      >
+        <Text
+          variant="bodyMedium"
+          numberOfLines={1}
+          style={{ color: quiet ? c.soft : c.ink, fontFamily: points === '—' ? TEXT_MEDIUM : TEXT_STRONG }}
+        >
+          {points}
+        </Text>
+      </Cell>
+      <Cell
+        column="possible"
+        press={isChoosing ? undefined : () => press('possible')}
+        label={`Change what it is out of: ${line.name}, ${line.possible}`}
+      >
+        <CellText>{line.possible}</CellText>
+      </Cell>
+      <Cell column="percent">
+        <CellText>{line.percent}</CellText>
+      </Cell>
+      <Cell column="share">
+        <CellText>{share ?? ''}</CellText>
+      </Cell>
+      <Cell column="due">
+        <CellText>{line.due}</CellText>
+      </Cell>
+      <Cell column="state">{line.isDay ? null : <StateMark {...line} />}</Cell>
+    </View>
+  );
+});
 
 /** The score alone: what it is out of has a column of its own. */
 function scoreText({ score }: PieceRowProps['piece']): string {

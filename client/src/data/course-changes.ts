@@ -1,7 +1,12 @@
 import { applyEdits, collisions, type Collision, type Course, type Edit } from '@fidens/core';
-import type { Mutation, MutationOptions, QueryClient } from '@tanstack/react-query';
+import {
+  replaceEqualDeep,
+  type Mutation,
+  type MutationOptions,
+  type QueryClient,
+} from '@tanstack/react-query';
 import { ApiError, ask } from './api';
-import { coursesQuery, type StoredCourse } from './courses';
+import { coursesQuery, withChanges, type StoredCourse } from './courses';
 import { dropPending, keepPending, nextOrder, pendingIdOf, pendingOf, type PendingChange } from './pending';
 import { sessionQuery } from './session';
 
@@ -110,7 +115,9 @@ async function save(client: QueryClient, change: PendingChange): Promise<StoredC
         version: known.version,
         body: { id, edits },
       });
-      keep(client, { ...course, holds: id });
+      // Mostly the server made of it what is shown already; then that very document stays.
+      const document = replaceEqualDeep(withChanges(known, [change]).document, course.document);
+      keep(client, { ...course, document, holds: id });
       dropPending(studentOf(client), id);
       tellOthers(course);
       return course;

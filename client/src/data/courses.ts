@@ -18,6 +18,17 @@ export interface StoredCourse {
 export const coursesQuery = queryOptions({
   queryKey: ['courses'],
   queryFn: () => ask<StoredCourse[]>('/courses'),
+  // A version that is known stays the very same object: what was computed of it is not computed again.
+  structuralSharing: (old, fresh) =>
+    (fresh as StoredCourse[]).map(
+      (course) =>
+        (old as StoredCourse[] | undefined)?.find(
+          ({ id, version, holds }) =>
+            id === course.id &&
+            version === course.version &&
+            (course.holds === undefined || holds === course.holds),
+        ) ?? course,
+    ),
 });
 
 /** Every course as the student sees it: the server's record with the changes that are still on their way. */
@@ -34,14 +45,24 @@ export function useCourses() {
   return { ...query, data: courses };
 }
 
-function withChanges(course: StoredCourse, changes: readonly PendingChange[]): StoredCourse {
+/** Each course as it was last shown: every screen that asks gets the very same one. */
+const shown = new WeakMap<StoredCourse, { readonly changes: string; readonly course: StoredCourse }>();
+
+/** A course with changes that are on their way, in their order. */
+export function withChanges(course: StoredCourse, changes: readonly PendingChange[]): StoredCourse {
+  const own = changes.filter(({ id, courseId }) => courseId === course.id && id !== course.holds);
+  if (own.length === 0) return course;
+  const ids = own.map(({ id }) => id).join(' ');
+  const known = shown.get(course);
+  if (known?.changes === ids) return known.course;
   let { document } = course;
-  for (const change of changes) {
-    if (change.courseId !== course.id || change.id === course.holds) continue;
-    const edited = applyEdits(document, change.edits);
+  for (const { edits } of own) {
+    const edited = applyEdits(document, edits);
     if (edited.ok) document = edited.course;
   }
-  return document === course.document ? course : { ...course, document };
+  const changed = document === course.document ? course : { ...course, document };
+  shown.set(course, { changes: ids, course: changed });
+  return changed;
 }
 
 export function useCourse(id: string) {

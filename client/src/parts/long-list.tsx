@@ -48,7 +48,7 @@ function OnlyInSight<R extends { readonly key: string }>({ rows, heightOf, row, 
       const found = defaultRangeExtractor(range);
       return heldAt < 0 || found.includes(heldAt) ? found : [...found, heldAt].sort((a, b) => a - b);
     },
-    overscan: 8,
+    overscan: 4,
     scrollMargin: top,
   });
   // What stands above the list can change at any time.

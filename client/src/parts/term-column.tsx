@@ -1,4 +1,5 @@
 import { decimalText, gpa } from '@fidens/core';
+import { memo, useDeferredValue } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Link } from 'expo-router';
@@ -22,10 +23,14 @@ export function useGpa(courses: readonly StoredCourse[]): string | undefined {
   return points && decimalText(points, 2, true);
 }
 
+/** Drawn again only when its own course changes. */
+const Card = memo(CourseCard);
+
 /** The term's courses, beside whatever is open on a wide screen. */
 export function TermColumn({ chosen }: { chosen?: string }) {
   const c = useColours();
-  const { data: courses = [] } = useCourses();
+  // It follows what is worked on as soon as there is time.
+  const courses = useDeferredValue(useCourses().data) ?? [];
   const term = useTerm();
   const points = useGpa(courses);
   return (
@@ -44,7 +49,7 @@ export function TermColumn({ chosen }: { chosen?: string }) {
           </Text>
         </View>
         {courses.map((course) => (
-          <CourseCard key={course.id} course={course} compact chosen={course.id === chosen} />
+          <Card key={course.id} course={course} compact chosen={course.id === chosen} />
         ))}
         <Link href="/new-course" asChild>
           <Button icon="plus" style={{ alignSelf: 'flex-start', marginTop: SPACE.s }}>

@@ -1,7 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
+import { useDeferredValue } from 'react';
 import { View } from 'react-native';
 import { CourseHead, isPage, type PageName } from '../../../../src/parts/course-head';
-import { useCourse } from '../../../../src/data/courses';
+import { useCourse, type StoredCourse } from '../../../../src/data/courses';
 import { Aside } from '../../../../src/parts/aside';
 import { Page } from '../../../../src/parts/page';
 import { Empty, Failed, Loading } from '../../../../src/parts/states';
@@ -44,7 +45,6 @@ export default function CourseScreen() {
       </Page>
     );
   }
-  const Beside = ASIDES[BESIDE[page]];
   return (
     <View style={{ flex: 1, flexDirection: 'row' }}>
       <TermColumn chosen={course.id} />
@@ -56,10 +56,16 @@ export default function CourseScreen() {
         </Page>
       </View>
       <Aside label={`${BESIDE[page]}, beside`}>
-        <Beside course={course} beside />
+        <Beside course={course} page={BESIDE[page]} />
       </Aside>
     </View>
   );
+}
+
+/** What stands at the side follows what is worked on as soon as there is time, and never holds it up. */
+function Beside({ course, page }: { course: StoredCourse; page: keyof typeof ASIDES }) {
+  const Other = ASIDES[page];
+  return <Other course={useDeferredValue(course)} beside />;
 }
 
 function Gone() {

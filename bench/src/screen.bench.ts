@@ -1,0 +1,117 @@
+import { chromium, type CDPSession, type Page } from '@playwright/test';
+import { addCourse, Fidens, largeCourse, openCourse } from '../../e2e/fidens';
+
+const PIECES = 300;
+const KEYS = 21;
+
+/** What the browser's main thread works for a key and for a page, on a course of 300 pieces, as a student has it. */
+export async function screenBench(): Promise<void> {
+  const fidens = new Fidens();
+  await fidens.start();
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  try {
+    for (const [size, viewport] of Object.entries(SIZES)) {
+      const page = await browser.newPage({ baseURL: fidens.url, viewport });
+      // The compiler names nested functions with a helper that the page does not have.
+      await page.addInitScript('globalThis.__name = (named) => named');
+      await makeAccount(page, size);
+      await addCourse(page, largeCourse(PIECES));
+      await measurePage(page, size);
+      await page.close();
+    }
+  } finally {
+    await browser.close();
+    await fidens.stop();
+  }
+}
+
+const SIZES = { phone: { width: 390, height: 844 }, wide: { width: 1280, height: 800 } };
+
+async function measurePage(page: Page, size: string): Promise<void> {
+  const say = (what: string, milliseconds: readonly number[]) =>
+    console.log(
+      `${`${what}, ${PIECES} pieces, ${size}`.padEnd(64)} ${median(milliseconds).toFixed(1).padStart(10)} ms`,
+    );
+  const session = await page.context().newCDPSession(page);
+  await session.send('Performance.enable');
+  const opened: number[] = [];
+  for (let turn = 0; turn < 5; turn += 1) {
+    await openCourse(page, 'Three hundred');
+    await page.getByRole('tab', { name: 'Reach' }).click();
+    await quiet(page);
+    opened.push(await untilPainted(page));
+    await page.goBack();
+    await page.getByRole('link', { name: 'Term', exact: true }).click();
+  }
+  say('The Scores page painted from the cache', opened);
+  await openCourse(page, 'Three hundred');
+  await page.getByRole('button', { name: /^Piece 1 of/ }).click();
+  const typed: number[] = [];
+  const recorded: number[] = [];
+  for (let key = 0; key < KEYS; key += 1) {
+    typed.push(await work(page, session, () => page.keyboard.type('8')));
+    recorded.push(await work(page, session, () => page.keyboard.press('Enter')));
+  }
+  say('A key in a score field: all work of the page', typed);
+  say('Enter: recorded, and on to the next', recorded);
+}
+
+/** Makes an account by the way that the form takes, on the page's own clock: a stopped one would cost time of its own. */
+async function makeAccount(page: Page, name: string): Promise<void> {
+  await page.goto('/');
+  await page.evaluate(async (email) => {
+    const answer = await fetch('/api/v1/accounts', {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ name: 'Ada Brook', email, password: 'salt and tide 9' }),
+    });
+    if (!answer.ok) throw new Error(await answer.text());
+  }, `${name}@bench.example`);
+}
+
+/** From the press of the tab to the frame that shows the first piece. */
+function untilPainted(page: Page): Promise<number> {
+  return page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const begun = performance.now();
+        document.querySelector<HTMLElement>('[role="tab"]')!.click();
+        const look = () => {
+          if (!document.querySelector('[aria-label^="Piece 1 of"]')) return requestAnimationFrame(look);
+          return requestAnimationFrame(() => resolve(performance.now() - begun));
+        };
+        look();
+      }),
+  );
+}
+
+/** Milliseconds that the page's main thread works until it rests again: script, style, layout and paint. */
+async function work(page: Page, session: CDPSession, act: () => Promise<void>): Promise<number> {
+  await quiet(page);
+  const before = await taskSeconds(session);
+  await act();
+  await quiet(page);
+  return (await taskSeconds(session)) - before;
+}
+
+async function taskSeconds(session: CDPSession): Promise<number> {
+  const { metrics } = await session.send('Performance.getMetrics');
+  return metrics.find(({ name }) => name === 'TaskDuration')!.value * 1000;
+}
+
+/** Until two frames have passed and nothing was left to do. */
+function quiet(page: Page): Promise<void> {
+  return page.evaluate(
+    () =>
+      new Promise<void>((resolve) =>
+        requestAnimationFrame(() => requestAnimationFrame(() => requestIdleCallback(() => resolve()))),
+      ),
+  );
+}
+
+function median(values: readonly number[]): number {
+  return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+}
