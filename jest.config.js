@@ -1,5 +1,8 @@
+const { FOR_JEST } = require('./scripts/for-jest.cjs');
+
 const node = (name) => ({
   displayName: name,
+  moduleNameMapper: FOR_JEST,
   rootDir: name,
   testEnvironment: 'node',
   testMatch: ['<rootDir>/test/**/*.test.ts'],

@@ -80,10 +80,17 @@ export function roundingIn<N>(
   return round && { step: from(round.step), mode: round.mode };
 }
 
+/** What is nearer to a step, or to the middle between two, than this part of a step lies on it: floats would miss it. */
+const CLOSE = 1e-9;
+
 function roundFloat(steps: number, mode: RoundingMode): number {
+  const nearest = Math.round(steps);
+  if (Math.abs(steps - nearest) < CLOSE) return nearest;
   if (mode === 'up') return Math.ceil(steps);
-  if (mode === 'down') return Math.floor(steps);
-  const nearest = Math.floor(steps + 0.5);
-  const tied = nearest - steps === 0.5;
-  return mode === 'half-even' && tied && nearest % 2 === 1 ? nearest - 1 : nearest;
+  const below = Math.floor(steps);
+  if (mode === 'down') return below;
+  const over = steps - below - 0.5;
+  const tied = Math.abs(over) < CLOSE;
+  const up = tied ? mode === 'half-up' || below % 2 === 1 : over > 0;
+  return up ? below + 1 : below;
 }

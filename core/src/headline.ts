@@ -1,8 +1,8 @@
-import type { Band } from './course';
 import { bandOf, lettersOf } from './letter';
 import type { Outlooks } from './outlook';
 import { decimalText, rational, roundToStep, type Rational } from './rational';
-import type { BandReach } from './reach';
+import { pointsToGo } from './points-to-go';
+import type { BandReach, Gap, Goal } from './reach';
 import type { Alone } from './solve';
 
 /** What one piece alone must bring for a band. */
@@ -16,17 +16,30 @@ export interface PieceTake {
 /** The one thing to know about a course's letters, as facts; the words are made from it. */
 export type Headline =
   | { readonly kind: 'no value' }
-  | { readonly kind: 'settled'; readonly band: Band }
-  | { readonly kind: 'secured'; readonly band: Band; readonly best: boolean }
-  | { readonly kind: 'out'; readonly band: Band }
+  | { readonly kind: 'settled'; readonly band: Goal }
+  | { readonly kind: 'secured'; readonly band: Goal; readonly best: boolean; readonly promised: number }
+  | {
+      readonly kind: 'out';
+      readonly band: Goal;
+      /** The best that is not out. */
+      readonly best: Goal | undefined;
+    }
   | {
       readonly kind: 'takes';
-      readonly band: Band;
+      readonly band: Goal;
       /** Percent on all open work, one decimal, enough where it holds. */
       readonly level: string;
+      /** Levels above it that miss it after all. */
+      readonly gaps: readonly Gap[];
       /** Bands above it that no score reaches any more. */
-      readonly out: readonly Band[];
+      readonly out: readonly Goal[];
+      /** The best band that is sure, where that says anything. */
+      readonly secured: Goal | undefined;
+      /** Where points are pooled: how many more of those that are open. */
+      readonly points: { readonly more: string; readonly open: string } | undefined;
       readonly alone: PieceTake | undefined;
+      /** Pieces that this counts and the syllabus only promises. */
+      readonly promised: number;
     };
 
 /** Text, and whether it is what the eye should meet first. */
@@ -39,6 +52,7 @@ export interface Phrase {
  * Chooses what to say of a course: its target where it has one, else the next letter above the forecast that can still be
  * reached, else the best that is sure.
  *
+ * @param bands - what `reach` says of the course's goals
  * @param alone - what `solveLargest` says
  */
 export function headline(from: Outlooks, bands: readonly BandReach[], alone: Alone | undefined): Headline {
@@ -46,29 +60,42 @@ export function headline(from: Outlooks, bands: readonly BandReach[], alone: Alo
   if (!goal) return { kind: 'no value' };
   const { band } = goal;
   const likely = (from.forecast ?? from.standing).worth;
+  const promised = from.plan.pieces.filter(
+    ({ origin, takesPart, insideExtra }) => origin === 'promised' && takesPart && !insideExtra,
+  ).length;
   if (likely && !bands.some(({ state }) => state === 'reachable'))
-    return settledHeadline(from, goal, likely.value);
-  if (goal.state === 'out') return { kind: 'out', band };
-  if (goal.state === 'secured') return { kind: 'secured', band, best: goal === bands[0] };
-  const out = bands
-    .slice(0, bands.indexOf(goal))
-    .filter(({ state }) => state === 'out')
-    .map((entry) => entry.band);
-  return { kind: 'takes', band, level: shownLevel(goal), out, alone: takeOf(alone, band) };
+    return settledHeadline(from, goal, likely.value, promised);
+  if (goal.state === 'out')
+    return { kind: 'out', band, best: bands.find(({ state }) => state !== 'out')?.band };
+  if (goal.state === 'secured') return { kind: 'secured', band, best: goal === bands[0], promised };
+  const above = bands.slice(0, bands.indexOf(goal));
+  const below = bands.slice(bands.indexOf(goal) + 1, -1);
+  const togo = pointsToGo(from);
+  return {
+    kind: 'takes',
+    band,
+    level: shownLevel(goal),
+    gaps: goal.gaps,
+    out: above.filter(({ state }) => state === 'out').map((entry) => entry.band),
+    secured: below.find(({ state }) => state === 'secured')?.band,
+    points: togo && { more: decimalText(togo.more(band), 6), open: togo.open },
+    alone: takeOf(alone, band),
+    promised,
+  };
 }
 
-function settledHeadline(from: Outlooks, goal: BandReach, value: Rational): Headline {
+function settledHeadline(from: Outlooks, goal: BandReach, value: Rational, promised: number): Headline {
   const open = from.plan.pieces.some(({ settlement }) => settlement === 'unsettled');
   const band = bandOf(value, lettersOf(from.plan.course.scale));
-  return open && goal.state === 'secured'
-    ? { kind: 'secured', band: goal.band, best: false }
-    : { kind: 'settled', band };
+  if (open && goal.state === 'secured') return { kind: 'secured', band: goal.band, best: false, promised };
+  return { kind: 'settled', band };
 }
 
 function goalOf({ plan, forecast, standing }: Outlooks, bands: readonly BandReach[]): BandReach | undefined {
   const { target, scale } = plan.course;
   const pinned =
-    target && 'label' in target ? bands.find(({ band }) => band.label === target.label) : undefined;
+    target &&
+    bands.find(({ band }) => ('label' in target ? band.label === target.label && !band.own : band.own));
   if (pinned) return pinned;
   const likely = (forecast ?? standing).worth;
   const letter = likely && bandOf(likely.value, lettersOf(scale));
@@ -87,14 +114,14 @@ export function shownLevel({ level, holds }: BandReach): string {
   return decimalText(roundToStep(rational(level!), rational('0.1'), 'up'), 1);
 }
 
-function takeOf(alone: Alone | undefined, band: Band): PieceTake | undefined {
+function takeOf(alone: Alone | undefined, band: Goal): PieceTake | undefined {
   const answer = alone?.bands.find((entry) => entry.band === band);
   if (answer?.state !== 'reachable' || !answer.holds) return undefined;
   const { name, possible } = alone!.piece;
   return { name, score: answer.level!, possible };
 }
 
-/** The headline in words: one or two sentences. */
+/** The headline in words: one to three sentences. */
 export function headlinePhrases(headline: Headline): Phrase[] {
   switch (headline.kind) {
     case 'no value':
@@ -103,30 +130,70 @@ export function headlinePhrases(headline: Headline): Phrase[] {
       return [plain('Whatever comes, this is '), strong(headline.band.label), plain('.')];
     case 'secured':
       return [
-        strong(`${headline.band.label} is secured`),
-        plain(headline.best ? ': it needs nothing more.' : ', whatever happens.'),
+        strong(`${nameOf(headline.band)} is secured`),
+        plain(`${headline.best ? ': it needs nothing more' : ', whatever happens'}.`),
+        ...promisedPhrases(headline.promised),
       ];
     case 'out':
-      return [strong(`${headline.band.label} is out`), plain(', even with full marks.')];
+      return [
+        strong(`${nameOf(headline.band)} is out`),
+        plain(
+          `, even with full marks${headline.best ? `; ${headline.best.label} is the best that is left` : ''}.`,
+        ),
+      ];
     case 'takes':
       return takesPhrases(headline);
   }
 }
 
-function takesPhrases({ band, level, out, alone }: Extract<Headline, { kind: 'takes' }>): Phrase[] {
-  const phrases = [strong(`${band.label} takes ${level}% on what is left`)];
-  if (out.length > 0) phrases.unshift(plain(`${joined(out)} ${out.length === 1 ? 'is' : 'are'} out. `));
-  phrases.push(
-    plain(
-      alone ? `, or ${alone.score} of ${alone.possible} on ${alone.name} if the rest goes as usual.` : '.',
-    ),
-  );
-  return phrases;
+function takesPhrases(headline: Extract<Headline, { kind: 'takes' }>): Phrase[] {
+  const { band, level, gaps, out, secured, points, alone, promised } = headline;
+  const before = [
+    out.length > 0 && `${joined(out.map(nameOf))} ${out.length === 1 ? 'is' : 'are'} out; `,
+    secured && `${nameOf(secured)} is secured; `,
+  ];
+  const after = [
+    points && `: ${points.more} more of the ${points.open} points that are open`,
+    alone && `, or ${alone.score} of ${alone.possible} on ${alone.name} if the rest goes as usual`,
+  ];
+  return [
+    ...texts(before).map(plain),
+    strong(`${nameOf(band)} takes ${level}% on what is left`),
+    plain(`${texts(after).join('')}.`),
+    ...gapPhrases(band, gaps),
+    ...promisedPhrases(promised),
+  ];
 }
 
-function joined(bands: readonly Band[]): string {
-  const labels = bands.map(({ label }) => label);
-  return labels.length < 2 ? labels.join('') : `${labels.slice(0, -1).join(', ')} and ${labels.at(-1)}`;
+/** Why a higher level may miss what a lower one reaches (grading rules, section 7). */
+function gapPhrases(band: Goal, gaps: readonly Gap[]): Phrase[] {
+  if (gaps.length === 0) return [];
+  const ranges = gaps.map(({ from, to }) => (from === to ? `at ${from}%` : `from ${from} to ${to}%`));
+  return [
+    plain(
+      ` But ${joined(ranges)} it misses ${nameOf(band)} after all: there another piece is dropped instead.`,
+    ),
+  ];
+}
+
+function promisedPhrases(promised: number): Phrase[] {
+  if (promised === 0) return [];
+  const [pieces, are] = promised === 1 ? ['1 piece', 'is'] : [`${promised} pieces`, 'are'];
+  return [plain(` This counts ${pieces} that the syllabus promises and that ${are} not listed yet.`)];
+}
+
+/** A goal as the subject of a sentence. */
+export function nameOf({ label, own }: Goal): string {
+  return own ? `Ending at ${label}` : label;
+}
+
+function texts(parts: readonly (string | false | undefined)[]): string[] {
+  return parts.filter((part): part is string => !!part);
+}
+
+/** "A", "A and B", "A, B and C". */
+function joined(names: readonly string[]): string {
+  return names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 }
 
 const plain = (text: string): Phrase => ({ text, strong: false });

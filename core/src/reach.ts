@@ -1,11 +1,21 @@
 import { exact, floating } from './arithmetic';
 import type { Derivation } from './combine';
-import type { Band } from './course';
+import type { Band, Course } from './course';
 import { risingStretches, searchGrid, type GridAnswer, type Range } from './grid';
 import { lettersOf, reaches, thresholdOf } from './letter';
 import type { Outlooks } from './outlook';
 import type { Plan, PlannedPiece } from './plan';
-import { decimalText, HUNDRED, ONE, toFloat, whole, ZERO, type Rational } from './rational';
+import {
+  decimalText,
+  fractionOfPercent,
+  HUNDRED,
+  ONE,
+  rational,
+  toFloat,
+  whole,
+  ZERO,
+  type Rational,
+} from './rational';
 import { onlyRises } from './shape';
 import { Variation } from './variation';
 
@@ -15,9 +25,23 @@ export interface Gap {
   readonly to: string;
 }
 
+/** What is asked for: a band of the scale, or a percent of one's own, which is asked for as a band that begins there. */
+export interface Goal extends Band {
+  readonly own?: true;
+}
+
+/** The bands of a course's scale, highest first, and among them the percent that the student has pinned, if it is one. */
+export function goalsOf({ scale, target }: Course): Goal[] {
+  if (!target || 'label' in target) return scale.bands;
+  const from = rational(target.percent);
+  const goal: Goal = { label: `${decimalText(from, 6)}%`, from: target.percent, own: true };
+  const place = scale.bands.findIndex((band) => rational(band.from).compare(from) <= 0);
+  return scale.bands.toSpliced(place < 0 ? scale.bands.length : place, 0, goal);
+}
+
 /** What one band still takes, set on all open work at once (grading rules, section 7). */
 export interface BandReach {
-  readonly band: Band;
+  readonly band: Goal;
   readonly state: GridAnswer['state'];
   /** The least percent that reaches it, two decimals; nothing where it is out. */
   readonly level: string | undefined;
@@ -30,7 +54,7 @@ const LAST = 10_000;
 const GRID = whole(LAST);
 
 /** What a target asks about: unsettled, not assumed, not extra credit. */
-function isUnknown(piece: PlannedPiece): boolean {
+export function isUnknown(piece: PlannedPiece): boolean {
   return piece.settlement === 'unsettled' && piece.assumed === undefined && !piece.insideExtra;
 }
 
@@ -38,13 +62,16 @@ function isUnknown(piece: PlannedPiece): boolean {
  * What each band takes on all open work: for every percent 0.00 to 100.00 set on all unknowns at once.
  *
  * @param from - the course's outlooks
+ * @param goals - what is asked for; the bands of the scale unless said
  * @returns one answer a band, highest first; empty if the course has no value even at the ceiling
  */
-export function reach({ plan, ceiling, supposing }: Outlooks): BandReach[] {
+export function reach(from: Outlooks, goals: readonly Goal[] = from.plan.course.scale.bands): BandReach[] {
+  const { plan, ceiling, supposing } = from;
   if (!ceiling.worth) return [];
   const unknowns = plan.pieces.filter(isUnknown);
   return reachAlong({
     plan,
+    goals,
     base: supposing(({ assumed, insideExtra }) => assumed ?? (insideExtra ? ZERO : ONE)),
     moving: unknowns,
     last: unknowns.length > 0 ? LAST : 0,
@@ -56,6 +83,7 @@ export function reach({ plan, ceiling, supposing }: Outlooks): BandReach[] {
 /** The levels that some pieces are tried at together, from the lowest to the highest. */
 export interface Trial {
   readonly plan: Plan;
+  readonly goals: readonly Goal[];
   /** The course with everything else at its value. */
   readonly base: Derivation;
   readonly moving: readonly PlannedPiece[];
@@ -76,8 +104,8 @@ export function reachAlong(trial: Trial): BandReach[] {
     (variation, level) => variation.valueAt(() => level) ?? NaN,
   );
   const stretches = stretchesOf(trial);
-  return letters.bands.map(({ band, from }) => {
-    const threshold = thresholdOf(from, letters);
+  return trial.goals.map((band) => {
+    const threshold = thresholdOf(fractionOfPercent(band.from), letters);
     const meets = (place: number) => {
       const grade = grades.exact(place);
       return grade !== undefined && reaches(grade, threshold);

@@ -1,9 +1,9 @@
 import { exact } from './arithmetic';
 import type { Assessment } from './course';
-import { hasForecast, type Outlooks } from './outlook';
+import { hasForecast, type Forecast, type Outlooks } from './outlook';
 import type { PlannedPiece } from './plan';
 import { decimalText, rational, roundToStep, whole, ONE, ZERO, type Rational } from './rational';
-import { reachAlong, type BandReach } from './reach';
+import { reachAlong, type BandReach, type Goal } from './reach';
 import { largestSwing } from './swing';
 import { find, isCounted } from './tree';
 import { Variation } from './variation';
@@ -15,15 +15,25 @@ export type Solution =
 
 const MOST_SCORES = 100_000;
 
+/** What is asked of one piece alone, where it is not the usual. */
+export interface Asked {
+  /** The bands of the scale unless said. */
+  readonly goals?: readonly Goal[];
+  /** What another open piece is taken to bring, a fraction of its full marks. */
+  readonly beside?: { readonly id: string; readonly value: Rational };
+}
+
 /**
  * The least score of one open piece for each band (grading rules, section 7).
  *
  * @param from - the course's outlooks
  * @param id - an unsettled, counted assessment; its own `assume` is set aside
+ * @param asked - which bands, and whether another piece is taken to bring something else than its forecast
  * @returns the answer for each band, highest first, or why there is none
  */
-export function solve(from: Outlooks, id: string): Solution {
-  const { plan, forecastOf, supposing } = from;
+export function solve(from: Outlooks, id: string, { goals, beside }: Asked = {}): Solution {
+  const { plan, supposing } = from;
+  const forecastOf: Forecast = (other) => (other.id === beside?.id ? beside.value : from.forecastOf(other));
   const piece = plan.pieces.find((candidate) => candidate.id === id && candidate.origin === 'listed');
   if (piece?.settlement !== 'unsettled') return { id, why: whyNotOpen(from, id) };
   if (!hasForecast(plan, forecastOf, piece)) {
@@ -37,6 +47,7 @@ export function solve(from: Outlooks, id: string): Solution {
     return { id, why: 'The course has no grade with this piece at 0.' };
   const bands = reachAlong({
     plan,
+    goals: goals ?? plan.course.scale.bands,
     base,
     moving: [piece],
     last: grid.last,
@@ -53,16 +64,16 @@ export interface Alone {
 }
 
 /** What the open piece that can move the course most must bring alone, if that can be said. */
-export function solveLargest(from: Outlooks): Alone | undefined {
+export function solveLargest(from: Outlooks, goals?: readonly Goal[]): Alone | undefined {
   const largest = largestSwing(from);
-  const solution = largest && solve(from, largest.id);
+  const solution = largest && solve(from, largest.id, goals && { goals });
   if (!solution || 'why' in solution) return undefined;
   const { source } = from.plan.pieces.find(({ id }) => id === solution.id)!;
   return { piece: source!, bands: solution.bands };
 }
 
 /** The scores that can be given for a piece: 0, step, 2·step, … below full marks, and full marks. */
-function scoresOf({ size, source }: PlannedPiece): {
+export function scoresOf({ size, source }: PlannedPiece): {
   last: number;
   score: (place: number) => Rational;
 } {

@@ -194,7 +194,7 @@ describe('the headline', () => {
       weights,
     );
     expect(say(document)).toBe(
-      'A and B are out. C takes 100% on what is left, or 80 of 80 on the final if the rest goes as usual.',
+      'A and B are out; C takes 100% on what is left, or 80 of 80 on the final if the rest goes as usual.',
     );
   });
 
@@ -210,7 +210,7 @@ describe('the headline', () => {
     const bad = course([scored('40', '100', { weight: '50' }), open('10', { weight: '50' })], weights, {
       target: { label: 'A' },
     });
-    expect(say(bad)).toBe('A is out, even with full marks.');
+    expect(say(bad)).toBe('A is out, even with full marks; C is the best that is left.');
   });
 
   it('says when there is nothing to say', () => {

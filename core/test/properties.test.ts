@@ -114,7 +114,16 @@ describe('on random courses', () => {
           (piece) => piece.assumed ?? (piece.insideExtra ? reference.zero : reference.one),
         );
         const valueAt = (place: number) => reference.one.mul(place).div(COARSE);
-        const got = reachAlong({ plan: found.plan, base, moving, last: COARSE, valueAt, textOf: String });
+        const goals = course.scale.bands;
+        const got = reachAlong({
+          plan: found.plan,
+          goals,
+          base,
+          moving,
+          last: COARSE,
+          valueAt,
+          textOf: String,
+        });
         const grades = Array.from({ length: COARSE + 1 }, (_, place) => gradeAt(course, valueAt(place)));
         expect(got).toEqual(course.scale.bands.map((band) => walked(band, grades)));
         sinking += got.filter(({ gaps }) => gaps.length > 0).length;

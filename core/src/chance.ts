@@ -1,0 +1,276 @@
+import { randomGamma, randomNormal } from 'd3-random';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { floating } from './arithmetic';
+import { lettersOf, thresholdOf } from './letter';
+import type { Outlooks } from './outlook';
+import type { Plan, PlannedCategory, PlannedPiece } from './plan';
+import { fractionOfPercent, toFloat, ZERO, ONE } from './rational';
+import { Variation } from './variation';
+
+/** What a student may assume otherwise. */
+export interface ChanceAssumptions {
+  /** How far scores scatter, as a multiple of how far the recorded ones do. */
+  readonly spread: number;
+  /** What more (or, below 0, less) effort brings on every open piece, in percent points. */
+  readonly effort: number;
+}
+
+export const USUAL_ASSUMPTIONS: ChanceAssumptions = { spread: 1, effort: 0 };
+
+/** How a course may end, by simulation. Probabilities and percents are floats: none of this decides a grade. */
+export interface Chance {
+  readonly runs: number;
+  /** The probability of ending in each band, highest first; they add up to 1. */
+  readonly bands: readonly { readonly label: string; readonly probability: number }[];
+  /** The middle of the ends, and what nine of ten lie above and below; percent. */
+  readonly middle: number;
+  readonly low: number;
+  readonly high: number;
+  /** How many runs ended in each whole percent: the first bin is `start` to `start` + 1. */
+  readonly histogram: { readonly start: number; readonly counts: readonly number[] };
+}
+
+/** Why there is no simulation, in words. */
+export interface NoChance {
+  readonly why: string;
+}
+
+export const CHANCE_RUNS = 20_000;
+/** Any number will do; the same one every time gives the same chances for the same record. */
+const SEED = 20_261_004;
+/** Fewer scores say nothing about how far scores scatter. */
+const FEWEST = 4;
+
+/** How much the course's own mean says of a category's, in scores. */
+const MEAN_STRENGTH = 2;
+/** How much the course's own scatter says of a category's, in scores. */
+const SPREAD_STRENGTH = 4;
+/** Nobody is surer than this of a score: the least standard deviation, a fraction of full marks. */
+const LEAST_SPREAD = 0.03;
+/** How much of the scatter is common to all that is still to come: good times and bad ones. */
+export const COMMON = 0.2;
+
+/** What is known of the scores of a category, or of the whole course; fractions of full marks. */
+interface Scores {
+  readonly count: number;
+  readonly mean: number;
+  /** The sum of squared distances from the mean. */
+  readonly squares: number;
+}
+
+/** What a category's scores to come are drawn from. */
+export interface Outlook {
+  /** Its mean, where the course's own is at 0, and how much of the course's mean is in it. */
+  readonly own: number;
+  readonly pull: number;
+  /** How many scores its mean is worth, and its scatter; degrees of freedom and mean square. */
+  readonly strength: number;
+  readonly freedom: number;
+  readonly square: number;
+}
+
+/** The model of one student in one course: how its open scores are drawn. */
+export interface ChanceModel {
+  readonly mean: number;
+  /** The standard error of the course's mean. */
+  readonly error: number;
+  readonly outlooks: readonly Outlook[];
+  /** The open pieces that are drawn, and which outlook each is drawn from. */
+  readonly pieces: readonly PlannedPiece[];
+  readonly from: readonly number[];
+}
+
+/**
+ * How a student's scores in a course scatter. Each category has a mean and a variance of its own, drawn toward the course's where there
+ * are few scores: the conjugate normal model with unknown mean and variance (A. Gelman and others, Bayesian Data Analysis, 3rd
+ * edition, sections 3.3 and 5.4), its prior taken from the course as a whole. Only scores count as data: work that is missing or excused
+ * says nothing about how well work goes.
+ *
+ * @param plan - a planned course
+ * @returns the model, or why the scores are too few
+ */
+export function chanceModel(plan: Plan): ChanceModel | NoChance {
+  const scored = plan.pieces.filter(
+    ({ status, settlement, insideExtra, takesPart }) =>
+      status === 'scored' && settlement === 'settled' && !insideExtra && takesPart,
+  );
+  const values = scored.map(({ entered }) => toFloat(entered!));
+  if (scored.length < FEWEST)
+    return {
+      why: `There are ${scored.length === 0 ? 'no scores' : scored.length === 1 ? 'one score' : `${scored.length} scores`} yet. A chance worth telling takes at least ${FEWEST}.`,
+    };
+  const byCategory = new Map<PlannedCategory | undefined, number[]>();
+  scored.forEach(({ parent }, index) =>
+    byCategory.set(parent, [...(byCategory.get(parent) ?? []), values[index]!]),
+  );
+  const groups = [...byCategory.values()].map(scoresIn);
+  const whole = scoresIn(values);
+  // The scatter within categories; where each holds but one score, about the course's mean.
+  const freedom = groups.reduce((sum, { count }) => sum + count - 1, 0);
+  const scatter =
+    freedom > 0
+      ? groups.reduce((sum, { squares }) => sum + squares, 0) / freedom
+      : whole.squares / (whole.count - 1);
+  const within = Math.max(scatter, LEAST_SPREAD ** 2);
+  // The mean of a scaled inverse chi-squared variable is more than its scale: the scale is taken from the mean.
+  const square = (within * (SPREAD_STRENGTH - 2)) / SPREAD_STRENGTH;
+  const moving = plan.pieces.filter(
+    ({ settlement, assumed, insideExtra, takesPart }) =>
+      settlement === 'unsettled' && assumed === undefined && !insideExtra && takesPart,
+  );
+  const homes = [...new Set(moving.map(({ parent }) => parent))];
+  const outlooks = homes.map((home) => outlookOf(byCategory.get(home), square));
+  return {
+    mean: whole.mean,
+    // Of the categories' means about the course's, and of the scores about theirs.
+    error: Math.sqrt(within * (1 / (MEAN_STRENGTH * groups.length) + 1 / whole.count)),
+    outlooks,
+    pieces: moving,
+    from: moving.map(({ parent }) => homes.indexOf(parent)),
+  };
+}
+
+function scoresIn(values: readonly number[]): Scores {
+  const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
+  return {
+    count: values.length,
+    mean,
+    squares: values.reduce((sum, value) => sum + (value - mean) ** 2, 0),
+  };
+}
+
+function outlookOf(values: readonly number[] | undefined, square: number): Outlook {
+  const { count, mean, squares } = values ? scoresIn(values) : { count: 0, mean: 0, squares: 0 };
+  const strength = MEAN_STRENGTH + count;
+  const freedom = SPREAD_STRENGTH + Math.max(0, count - 1);
+  return {
+    own: (count * mean) / strength,
+    pull: MEAN_STRENGTH / strength,
+    strength,
+    freedom,
+    square: Math.max((SPREAD_STRENGTH * square + squares) / freedom, LEAST_SPREAD ** 2),
+  };
+}
+
+/**
+ * A source of open scores drawn from a model: each call gives those of one way that the term may go, by the pieces' places.
+ *
+ * @param seed - the same seed draws the same
+ */
+export function drawer(
+  { mean, error, outlooks, from }: ChanceModel,
+  seed: number,
+  { spread, effort }: ChanceAssumptions = USUAL_ASSUMPTIONS,
+): () => Float64Array {
+  const generator = xoroshiro128plus(seed);
+  const source = () => uniformFloat64(generator);
+  const normal = randomNormal.source(source)(0, 1);
+  const gammas = outlooks.map(({ freedom }) => randomGamma.source(source)(freedom / 2, 1));
+  const means = new Float64Array(outlooks.length);
+  const spreads = new Float64Array(outlooks.length);
+  const drawn = new Float64Array(from.length);
+  const [common, own] = [Math.sqrt(COMMON), Math.sqrt(1 - COMMON)];
+  return () => {
+    const course = mean + error * normal();
+    outlooks.forEach(({ own: category, pull, strength, freedom, square }, index) => {
+      const variance = (freedom * square) / (2 * gammas[index]!());
+      spreads[index] = Math.sqrt(variance) * spread;
+      means[index] = category + pull * course + Math.sqrt(variance / strength) * normal() + effort / 100;
+    });
+    const day = common * normal();
+    for (let index = 0; index < from.length; index += 1) {
+      const outlook = from[index]!;
+      const value = means[outlook]! + spreads[outlook]! * (day + own * normal());
+      drawn[index] = value < 0 ? 0 : value > 1 ? 1 : value;
+    }
+    return drawn;
+  };
+}
+
+/** A simulation under way, a part at a time, so that what runs it can be told to stop. */
+export interface Simulation {
+  /** Runs some more. @returns whether more are to come */
+  readonly go: (runs: number) => boolean;
+  readonly result: () => Chance;
+}
+
+/**
+ * Simulates how a course may end: its open pieces drawn from the student's own scores, everything else as it is. What is assumed stays
+ * at its assumption, and extra credit that is open brings nothing.
+ *
+ * @param outlooks - the course's outlooks
+ * @returns a simulation to run, or why there is none
+ */
+export function simulate(
+  { plan, supposing }: Outlooks,
+  assumptions: ChanceAssumptions = USUAL_ASSUMPTIONS,
+  runs = CHANCE_RUNS,
+): Simulation | NoChance {
+  const model = chanceModel(plan);
+  if ('why' in model) return model;
+  if (model.pieces.length === 0) return { why: 'Nothing is open, so nothing is left to chance.' };
+  const base = supposing(({ assumed, insideExtra }) => assumed ?? (insideExtra ? ZERO : ONE));
+  if (!base.worth) return { why: 'The course has no grade yet that could end anywhere.' };
+  const variation = new Variation(base, model.pieces, floating);
+  const draw = drawer(model, SEED, assumptions);
+  const ends = new Float64Array(runs);
+  let done = 0;
+  return {
+    go: (more) => {
+      for (const last = Math.min(runs, done + more); done < last; done += 1) {
+        const drawn = draw();
+        ends[done] = variation.valueAt((index) => drawn[index]!) ?? 0;
+      }
+      return done < runs;
+    },
+    result: () => summary(plan, ends.subarray(0, done).sort()),
+  };
+}
+
+/** The whole of a simulation at once. */
+export function chance(
+  outlooks: Outlooks,
+  assumptions?: ChanceAssumptions,
+  runs?: number,
+): Chance | NoChance {
+  const simulation = simulate(outlooks, assumptions, runs);
+  if ('why' in simulation) return simulation;
+  simulation.go(Infinity);
+  return simulation.result();
+}
+
+/** @param ends - in rising order, fractions of the whole */
+function summary({ course }: Plan, ends: Float64Array): Chance {
+  const letters = lettersOf(course.scale);
+  const runs = ends.length;
+  let above = 0;
+  const bands = course.scale.bands.map(({ label, from }) => {
+    const { least, within } = thresholdOf(fractionOfPercent(from), letters);
+    const reached = runs - placeOf(ends, toFloat(least), within);
+    const probability = (reached - above) / runs;
+    above = reached;
+    return { label, probability };
+  });
+  const at = (part: number) => ends[Math.min(runs - 1, Math.floor(part * runs))]! * 100;
+  const start = Math.floor(ends[0]! * 100);
+  const counts = new Array<number>(Math.floor(ends[runs - 1]! * 100) - start + 1).fill(0);
+  for (const end of ends) counts[Math.floor(end * 100) - start]! += 1;
+  return { runs, bands, middle: at(0.5), low: at(0.1), high: at(0.9), histogram: { start, counts } };
+}
+
+/** What floats may be off by: an end that lies on a cut-off reaches it. */
+const TINY = 1e-12;
+
+/** How many of some rising values do not reach a threshold. */
+function placeOf(values: Float64Array, least: number, within: boolean): number {
+  const from = within ? least - TINY : least + TINY;
+  let low = 0;
+  let high = values.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (values[middle]! >= from) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}

@@ -1,0 +1,274 @@
+import fc from 'fast-check';
+import {
+  chance,
+  chanceModel,
+  COMMON,
+  drawer,
+  exact,
+  floating,
+  HUNDRED,
+  ONE,
+  outlooks,
+  rational,
+  simulate,
+  Variation,
+  ZERO,
+  type Assessment,
+  type Chance,
+  type Course,
+  type NoChance,
+} from '../src';
+import { randomCourse } from './random-course';
+import { NOW } from './sample';
+
+/** A course of two categories, of which the first scores are known and the rest is open. */
+function halfDone(scores: readonly (readonly number[])[], open: number): Course {
+  const possible = '100';
+  return {
+    format: 'fidens-course',
+    version: 1,
+    title: 'Simulated',
+    scale: {
+      bands: [95, 90, 85, 80, 75, 70, 65, 60, 0].map((from, index) => ({
+        label: 'ABCDEFGHI'[index]!,
+        from: String(from),
+      })),
+    },
+    root: {
+      kind: 'category',
+      id: 'course',
+      name: 'Course',
+      combine: 'weights',
+      children: scores.map((known, group) => ({
+        kind: 'category',
+        id: `g${group}`,
+        name: `Category ${group}`,
+        combine: 'equal',
+        weight: String(100 / scores.length),
+        children: Array.from({ length: known.length + open }, (_, index): Assessment => {
+          const id = `g${group}p${index}`;
+          const points = known[index];
+          return points === undefined
+            ? { kind: 'assessment', id, name: id, possible }
+            : {
+                kind: 'assessment',
+                id,
+                name: id,
+                possible,
+                status: 'scored',
+                score: { points: points.toFixed(4) },
+              };
+        }),
+      })),
+    },
+  };
+}
+
+function simulated(course: Course, ...more: [] | [{ spread: number; effort: number }]): Chance {
+  const found = chance(outlooks(course, NOW), ...more);
+  if ('why' in found) throw new Error(found.why);
+  return found;
+}
+
+/** The chance of at least a band. */
+function atLeast({ bands }: Chance, label: string): number {
+  const place = bands.findIndex((band) => band.label === label);
+  return bands.slice(0, place + 1).reduce((sum, { probability }) => sum + probability, 0);
+}
+
+const KNOWN = [
+  [82, 91, 77, 88],
+  [70, 84, 79],
+];
+
+describe('the chances of a course', () => {
+  test('are the same for the same record, add up to one, and put the middle between low and high', () => {
+    const found = simulated(halfDone(KNOWN, 4));
+    expect(found).toEqual(simulated(halfDone(KNOWN, 4)));
+    expect(found.bands.reduce((sum, { probability }) => sum + probability, 0)).toBeCloseTo(1, 12);
+    expect(found.histogram.counts.reduce((sum, count) => sum + count, 0)).toBe(found.runs);
+    expect(found.low).toBeLessThan(found.middle);
+    expect(found.middle).toBeLessThan(found.high);
+  });
+
+  test('more effort lifts the middle, and a smaller spread narrows the range', () => {
+    const course = halfDone(KNOWN, 4);
+    const usual = simulated(course);
+    const harder = simulated(course, { spread: 1, effort: 5 });
+    const steadier = simulated(course, { spread: 0.5, effort: 0 });
+    // Half of the course is open, and full marks are the most: five points more move the end by somewhat less than half.
+    expect(harder.middle - usual.middle).toBeGreaterThan(1.5);
+    expect(harder.middle - usual.middle).toBeLessThan(3);
+    expect(steadier.high - steadier.low).toBeLessThan(usual.high - usual.low);
+  });
+
+  test('too few scores say so instead of guessing, and so does a course in which nothing is open', () => {
+    const why = (found: Chance | NoChance) => ('why' in found ? found.why : 'a chance');
+    expect(why(chance(outlooks(halfDone([[80], [90, 70]], 3), NOW)))).toBe(
+      'There are 3 scores yet. A chance worth telling takes at least 4.',
+    );
+    expect(why(chance(outlooks(halfDone([[], []], 3), NOW)))).toMatch(/^There are no scores yet\./);
+    expect(why(chance(outlooks(halfDone(KNOWN, 0), NOW)))).toBe(
+      'Nothing is open, so nothing is left to chance.',
+    );
+  });
+
+  test('few scores in a category lean on the course, many stand for themselves', () => {
+    const pull = (low: readonly number[]) => {
+      const model = chanceModel(outlooks(halfDone([[90, 91, 92, 93, 94, 95], low], 1), NOW).plan);
+      if ('why' in model) throw new Error(model.why);
+      const { own, pull: part } = model.outlooks[1]!;
+      return (own + part * model.mean) * 100;
+    };
+    const one = pull([50]);
+    const many = pull([50, 50, 50, 50, 50, 50]);
+    expect(one).toBeGreaterThan(65);
+    expect(many).toBeGreaterThan(50);
+    expect(many).toBeLessThan(60);
+  });
+
+  test('a simulation is run a part at a time, and ends where it ends at once', () => {
+    const found = outlooks(halfDone(KNOWN, 4), NOW);
+    const parts = simulate(found);
+    if ('why' in parts) throw new Error(parts.why);
+    let turns = 1;
+    while (parts.go(3000)) turns += 1;
+    expect(turns).toBe(7);
+    expect(parts.result()).toEqual(chance(found));
+  });
+
+  test('what the floor reaches is certain, and what the ceiling misses is impossible', () => {
+    const course = halfDone(
+      [
+        [99, 98, 99, 97],
+        [98, 99, 99],
+      ],
+      1,
+    );
+    const { floor, ceiling } = outlooks(course, NOW);
+    const found = simulated(course);
+    for (const { label, from } of course.scale.bands) {
+      const cut = rational(from).div(HUNDRED);
+      if (floor.worth!.value.compare(cut) >= 0) expect(atLeast(found, label)).toBe(1);
+      if (ceiling.worth!.value.compare(cut) < 0) expect(atLeast(found, label)).toBe(0);
+    }
+    expect(floor.worth!.value.compare(rational('0.7'))).toBe(1);
+  });
+});
+
+describe('the arithmetic of a simulation', () => {
+  test('floats agree with the exact grade within 1e-9, whatever open pieces bring', () => {
+    let compared = 0;
+    fc.assert(
+      fc.property(
+        randomCourse(),
+        fc.array(fc.integer({ min: 1, max: 999_983 }), { minLength: 12, maxLength: 12 }),
+        (course, drawn) => {
+          const { plan, supposing } = outlooks(course, NOW);
+          const moving = plan.pieces.filter(({ settlement }) => settlement === 'unsettled');
+          if (moving.length === 0) return;
+          const base = supposing(() => ONE);
+          // Fractions that lie on no step of any rounding, so that what is compared is the arithmetic.
+          const value = (index: number) => ONE.mul(drawn[index % drawn.length]! * 7 + index).div(7_000_003);
+          const truly = new Variation(base, moving, exact).valueAt(value);
+          const nearly = new Variation(base, moving, floating).valueAt((index) => value(index).valueOf());
+          expect(nearly === undefined).toBe(truly === undefined);
+          if (truly === undefined) return;
+          compared += 1;
+          expect(Math.abs(nearly! - truly.valueOf())).toBeLessThan(1e-9);
+        },
+      ),
+      { numRuns: 400 },
+    );
+    expect(compared).toBeGreaterThan(100);
+  });
+
+  test('all open pieces at once are what the floor and the ceiling say', () => {
+    const course = halfDone(KNOWN, 3);
+    const { plan, supposing, floor, ceiling } = outlooks(course, NOW);
+    const moving = plan.pieces.filter(({ settlement }) => settlement === 'unsettled');
+    const variation = new Variation(
+      supposing(() => ZERO),
+      moving,
+      floating,
+    );
+    expect(variation.valueAt(() => 0)).toBeCloseTo(floor.worth!.value.valueOf(), 12);
+    expect(variation.valueAt(() => 1)).toBeCloseTo(ceiling.worth!.value.valueOf(), 12);
+  });
+});
+
+describe('calibration', () => {
+  /** Students drawn from the model: a mean for the course, means and scatters of its categories, scores known and to come. */
+  test('what is given 70% happens in 70 ± 3% of simulated students', () => {
+    const normal = normals(1);
+    const students = 2500;
+    let expected = 0;
+    let happened = 0;
+    let events = 0;
+    for (let student = 0; student < students; student += 1) {
+      const level = 0.78 + 0.05 * normal();
+      const groups = [0, 1, 2].map(() => {
+        const variance = (4 * 0.07 ** 2) / [0, 1, 2, 3].reduce((sum) => sum + normal() ** 2, 0);
+        const spread = Math.sqrt(Math.min(variance, 0.15 ** 2));
+        return { spread, mean: level + (spread / Math.SQRT2) * normal() };
+      });
+      const score = ({ mean, spread }: (typeof groups)[number], scatter: number) =>
+        Math.min(1, Math.max(0, mean + spread * scatter));
+      const known = groups.map((group) => Array.from({ length: 5 }, () => score(group, normal())));
+      const day = Math.sqrt(COMMON) * normal();
+      const own = Math.sqrt(1 - COMMON);
+      const toCome = groups.map((group) => [0, 1, 2].map(() => score(group, day + own * normal())));
+      const course = halfDone(
+        known.map((values) => values.map((value) => value * 100)),
+        3,
+      );
+      const found = chance(outlooks(course, NOW), undefined, 400);
+      if ('why' in found) throw new Error(found.why);
+      const end =
+        known.reduce((sum, values, group) => {
+          const all = [...values, ...toCome[group]!];
+          return sum + all.reduce((total, value) => total + value, 0) / all.length;
+        }, 0) / groups.length;
+      for (const { label, from } of course.scale.bands) {
+        const given = atLeast(found, label);
+        if (given < 0.6 || given > 0.8) continue;
+        events += 1;
+        expected += given;
+        if (end * 100 >= Number(from)) happened += 1;
+      }
+    }
+    expect(events).toBeGreaterThan(400);
+    expect(expected / events).toBeGreaterThan(0.68);
+    expect(Math.abs(happened / events - expected / events)).toBeLessThan(0.03);
+  });
+
+  test('draws have the mean and the scatter that the model says', () => {
+    const model = chanceModel(outlooks(halfDone([[78, 82, 80, 81, 79, 80, 80, 80]], 6), NOW).plan);
+    if ('why' in model) throw new Error(model.why);
+    const draw = drawer(model, 7);
+    const ends = Array.from({ length: 20_000 }, () => [...draw()]);
+    const means = ends.map((values) => values.reduce((sum, value) => sum + value, 0) / values.length);
+    const mean = means.reduce((sum, value) => sum + value, 0) / means.length;
+    expect(mean).toBeCloseTo(0.8, 2);
+    // What is common to all of them makes their mean scatter more than that of as many pieces on their own.
+    const each = variance(ends.map(([first]) => first!));
+    expect(variance(means)).toBeGreaterThan(each / 6);
+  });
+});
+
+function variance(values: readonly number[]): number {
+  const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
+  return values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1);
+}
+
+/** Normal draws of the test's own (G. E. P. Box and M. E. Muller, 1958), from a generator of its own (mulberry32). */
+function normals(seed: number): () => number {
+  let state = seed;
+  const uniform = () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let mixed = Math.imul(state ^ (state >>> 15), state | 1);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
+  };
+  return () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
+}
