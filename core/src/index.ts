@@ -26,6 +26,7 @@ export * from './plan';
 export * from './points-to-go';
 export * from './problems';
 export * from './rational';
+export * from './rehearsal';
 export * from './reach';
 export * from './ribbon';
 export * from './rise';

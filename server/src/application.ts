@@ -9,6 +9,7 @@ import { answerNotFound, answerProblems } from './problem';
 import { accountRoutes } from './routes/accounts';
 import { courseRoutes } from './routes/courses';
 import { libraryRoutes } from './routes/library';
+import { rehearsalRoutes } from './routes/rehearsals';
 import { sweepRoutes } from './routes/sweep';
 import { termRoutes } from './routes/terms';
 import { refuseOtherSites } from './same-site';
@@ -42,6 +43,7 @@ export function createApplication(database: Knex, configuration: Configuration):
     termRoutes(database),
     courseRoutes(database),
     libraryRoutes(database),
+    rehearsalRoutes(database),
     sweepRoutes(database),
   );
   api.use(answerNotFound);

@@ -2,10 +2,12 @@ import type { Knex } from 'knex';
 import * as firstLight from './001-first-light';
 import * as library from './002-library';
 import * as sweep from './003-sweep';
+import * as rehearsals from './004-rehearsals';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
   '001-first-light': firstLight,
   '002-library': library,
   '003-sweep': sweep,
+  '004-rehearsals': rehearsals,
 };

@@ -1,5 +1,6 @@
 export { CourseChange } from './course-change';
 export { AssessmentRecord, CategoryRecord, CourseRecord, NodeRecord } from './course-record';
 export { GradingBand, GradingScale } from './grading-scale';
+export { RehearsalRecord } from './rehearsal';
 export { Term } from './term';
 export { User } from './user';
