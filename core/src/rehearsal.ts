@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { libraryNameSchema } from './account-schema';
 import { assessmentFields, LIMITS, lineSchema } from './course-schema';
 import type { Course, Decimal, Score, Status } from './course';
 import { applyEdits, setting, type Edit } from './edit';
@@ -31,7 +32,7 @@ const trySchema = Joi.object({
 }).or('entry', 'counted', 'weight');
 
 export const rehearsalSchema = Joi.object({
-  name: lineSchema(60).required(),
+  name: libraryNameSchema.required(),
   tries: Joi.array().items(trySchema).min(1).max(LIMITS.nodes).unique('id').required(),
 });
 

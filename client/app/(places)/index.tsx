@@ -1,18 +1,20 @@
 import { Link, useRouter } from 'expo-router';
+import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { byAttention } from '../../src/course/attention';
 import { LOOSE_WORDS, useLooseEnds } from '../../src/course/loose-ends';
+import { useGpas } from '../../src/course/term-gpa';
 import { plural } from '../../src/course/words';
 import { reasonOf } from '../../src/data/api';
-import { sampleCoursesQuery, useCourses, useCreateCourse } from '../../src/data/courses';
+import { sampleCoursesQuery, useCourses, useCreateCourse, type StoredCourse } from '../../src/data/courses';
 import { useNow } from '../../src/data/session';
 import { useTerm, weekOf } from '../../src/data/terms';
 import { CourseCard } from '../../src/parts/course-card';
 import { Page } from '../../src/parts/page';
 import { Empty, Failed, Loading } from '../../src/parts/states';
 import { Soft } from '../../src/parts/words';
-import { useGpa } from '../../src/parts/term-column';
 import { SPACE, TOUCH, useIsWide } from '../../src/theme/layout';
 import { useColours } from '../../src/theme/paper-theme';
 
@@ -20,6 +22,8 @@ import { useColours } from '../../src/theme/paper-theme';
 export default function TermPlace() {
   const { data: courses, error, refetch } = useCourses();
   const wide = useIsWide();
+  const now = useNow();
+  const inOrder = useMemo(() => byAttention(courses ?? [], now), [courses, now]);
   if (error && !courses) return <Failed what="Your courses" error={error} retry={() => void refetch()} />;
   if (!courses) return <Loading what="your courses" />;
   return (
@@ -28,7 +32,7 @@ export default function TermPlace() {
       <LooseBanner />
       {courses.length === 0 && <FirstUse />}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', margin: -SPACE.m / 2 }}>
-        {courses.map((course) => (
+        {inOrder.map((course) => (
           <View key={course.id} style={{ width: wide ? '50%' : '100%', padding: SPACE.m / 2 }}>
             <CourseCard course={course} />
           </View>
@@ -45,35 +49,47 @@ export default function TermPlace() {
   );
 }
 
-function TermHead({ courses }: { courses: Parameters<typeof useGpa>[0] }) {
+function TermHead({ courses }: { courses: readonly StoredCourse[] }) {
   const c = useColours();
   const term = useTerm();
   const now = useNow();
-  const points = useGpa(courses);
+  const { points, leftOut } = useGpas(courses);
   const week = term && weekOf(term, now);
+  const others = (['forecast', 'floor', 'ceiling'] as const).filter((name) => points[name]);
   return (
-    <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-end' }}>
-      <View style={{ flexShrink: 1 }}>
-        <Text variant="bodyMedium" style={{ color: c.soft }}>
-          {[term?.name, week].filter(Boolean).join(' · ')}
-        </Text>
-        <Text variant="displaySmall" role="heading" aria-level={1} style={{ color: c.ink }}>
-          Term
-        </Text>
-      </View>
-      {points && (
-        <View style={{ alignItems: 'flex-end' }}>
+    <View style={{ gap: SPACE.s }}>
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-end' }}>
+        <View style={{ flexShrink: 1 }}>
           <Text variant="bodyMedium" style={{ color: c.soft }}>
-            GPA so far
+            {[term?.name, week].filter(Boolean).join(' · ')}
           </Text>
-          <Text variant="headlineLarge" style={{ color: c.ink }}>
-            {points}
+          <Text variant="displaySmall" role="heading" aria-level={1} style={{ color: c.ink }}>
+            Term
           </Text>
         </View>
+        {points.standing && (
+          <View style={{ alignItems: 'flex-end' }}>
+            <Text variant="bodyMedium" style={{ color: c.soft }}>
+              GPA so far
+            </Text>
+            <Text variant="headlineLarge" style={{ color: c.ink }}>
+              {points.standing}
+            </Text>
+          </View>
+        )}
+      </View>
+      {others.length > 0 && (
+        <Soft>
+          GPA {others.map((name) => `${GPA_WORDS[name]} ${points[name]}`).join(' · ')}
+          {leftOut.length > 0 &&
+            `. Without ${leftOut.map(({ title }) => title).join(', ')}: no credits or no grade points`}
+        </Soft>
       )}
     </View>
   );
 }
+
+const GPA_WORDS = { forecast: 'as it goes', floor: 'at least', ceiling: 'at most' } as const;
 
 function LooseBanner() {
   const c = useColours();

@@ -1,18 +1,22 @@
 import {
+  goalsOf,
   headline,
   lettersOf,
   outlooks,
   problems,
   reach,
   ribbon,
+  rises,
   solveLargest,
   type Alone,
   type BandReach,
   type Course,
+  type Goal,
   type Headline,
   type Letters,
   type Outlooks,
   type Problem,
+  type Rises,
   type Segment,
 } from '@fidens/core';
 
@@ -22,9 +26,12 @@ export interface Computed {
   readonly outlooks: Outlooks;
   readonly letters: Letters;
   readonly segments: readonly Segment[];
-  /** Reach, what one piece alone takes, and the headline are computed when they are first asked for. */
+  /** The bands of the scale, and among them the percent that is pinned, if one is. */
+  readonly goals: readonly Goal[];
+  /** Reach, what one piece alone takes, what each can do, and the headline are computed when they are first asked for. */
   readonly reach: readonly BandReach[];
   readonly alone: Alone | undefined;
+  readonly rises: Rises | undefined;
   readonly headline: Headline;
   readonly problems: readonly Problem[];
 }
@@ -40,6 +47,7 @@ export function compute(course: Course, now: string): Computed {
   const before = known.get(course);
   if (before?.now === now) return before;
   const found = outlooks(course, now);
+  const goals = goalsOf(course);
   const computed = {
     course,
     now,
@@ -47,11 +55,15 @@ export function compute(course: Course, now: string): Computed {
     letters: lettersOf(course.scale),
     segments: ribbon(found),
     problems: problems(course),
+    goals,
     get reach() {
-      return once(this, 'reach', () => reach(found));
+      return once(this, 'reach', () => reach(found, goals));
     },
     get alone() {
-      return once(this, 'alone', () => solveLargest(found));
+      return once(this, 'alone', () => solveLargest(found, goals));
+    },
+    get rises() {
+      return once(this, 'rises', () => rises(found));
     },
     get headline() {
       return once(this, 'headline', () => headline(found, this.reach, this.alone));

@@ -9,40 +9,24 @@ import {
   type Edit,
   type Effect,
 } from '@fidens/core';
-import { useCallback, useMemo, useState, useSyncExternalStore } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { StoredCourse } from '../data/courses';
-import { onForget, readKept, writeKept } from '../data/kept-state';
+import { keptValues } from '../data/kept-state';
 import { useNow } from '../data/session';
 import { remember } from '../data/undo';
 import { useChange } from '../data/use-change';
 import { changeLines, placeWords } from './change-words';
 
-/** Changes of a course's rules that wait to be kept, for each course; they outlive the page and the window. */
-const drafts = new Map<string, readonly Edit[]>();
 const NONE: readonly Edit[] = [];
-const listeners = new Set<() => void>();
-onForget(() => drafts.clear());
 
-const keyOf = (courseId: string) => `rules ${courseId}`;
-
-function draftFor(courseId: string): readonly Edit[] {
-  const known = drafts.get(courseId);
-  if (known) return known;
-  const kept = checkEdits(readKept(keyOf(courseId)));
-  const edits = kept.ok ? kept.value : NONE;
-  drafts.set(courseId, edits);
-  return edits;
-}
+/** Changes of a course's rules that wait to be kept, for each course. */
+const drafts = keptValues('rules', NONE, (kept) => {
+  const edits = checkEdits(kept);
+  return edits.ok ? edits.value : undefined;
+});
 
 function setDraft(courseId: string, edits: readonly Edit[]): void {
   drafts.set(courseId, edits.length === 0 ? NONE : edits);
-  writeKept(keyOf(courseId), edits.length === 0 ? undefined : edits);
-  for (const listener of listeners) listener();
-}
-
-function subscribe(listener: () => void): () => void {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
 }
 
 /** Changes a course's rules; `done` says in words what was done, where that deserves a notice. */
@@ -69,8 +53,7 @@ export interface RuleDraft {
 export function useRuleDraft(kept: StoredCourse): RuleDraft {
   const now = useNow();
   const change = useChange(kept);
-  const read = () => draftFor(kept.id);
-  const waiting = useSyncExternalStore(subscribe, read, read);
+  const waiting = drafts.use(kept.id);
   const { document } = kept;
   const [refused, setRefused] = useState<string>();
   const fit = useMemo(

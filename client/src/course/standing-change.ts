@@ -1,4 +1,4 @@
-import type { Course } from '@fidens/core';
+import { nameOf, type Course, type Headline } from '@fidens/core';
 import { compute } from './computed';
 import { gradeWords } from './words';
 
@@ -19,3 +19,28 @@ export function standingChange(before: Course, after: Course, now: string): stri
 }
 
 type Grade = ReturnType<typeof gradeWords>;
+
+/**
+ * What a change does to the target that is pinned: "A− then takes 91%, not 93.5%". Nothing where none is pinned, or it stays as it is.
+ *
+ * @param now - the moment at which overdue work is judged
+ */
+export function targetChange(before: Course, after: Course, now: string): string | undefined {
+  if (!after.target) return undefined;
+  const [old, next] = [before, after].map((course) => takesOf(compute(course, now).headline));
+  if (!next || old?.words === next.words) return undefined;
+  const than = old?.level !== undefined && next.level !== undefined ? `, not ${old.level}%` : '';
+  return `${next.name} then ${next.words}${than}`;
+}
+
+function takesOf(headline: Headline): { name: string; words: string; level?: string } | undefined {
+  switch (headline.kind) {
+    case 'takes':
+      return { name: nameOf(headline.band), words: `takes ${headline.level}%`, level: headline.level };
+    case 'out':
+    case 'secured':
+      return { name: nameOf(headline.band), words: `is ${headline.kind}` };
+    default:
+      return undefined;
+  }
+}

@@ -15,6 +15,7 @@ import {
   type Rational,
   ZERO,
 } from '@fidens/core';
+import { useLocalSearchParams } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -47,7 +48,10 @@ const ASSUMES: Record<OutlookName, string> = {
 /** How a number came about, from the course down to one entry. */
 export function WorkingPage({ course, beside }: CoursePageProps) {
   const now = useNow();
-  const [outlook, setOutlook] = useState<OutlookName>('standing');
+  const { outlook: asked } = useLocalSearchParams<{ outlook?: string }>();
+  const [outlook, setOutlook] = useState<OutlookName>(
+    OUTLOOKS.find((name) => name === asked && !beside) ?? 'standing',
+  );
   const { outlooks, letters } = compute(course.document, now);
   const derivation = outlooks[outlook];
   return (

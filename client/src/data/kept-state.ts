@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useState, useSyncExternalStore } from 'react';
 
 /** What is typed and not yet anywhere else stands in the browser's own storage under these. */
 const PREFIX = 'fidens.draft.';
@@ -60,4 +60,48 @@ export function useKeptState<T>(
   );
   const forget = useCallback(() => writeKept(key, undefined), [key]);
   return [state, set, forget];
+}
+
+/** Values that all screens share and that outlive the page and the window, one for each key. */
+export interface KeptValues<T> {
+  readonly get: (key: string) => T;
+  readonly set: (key: string, value: T) => void;
+  /** The value as it is now, and again whenever it changes. */
+  readonly use: (key: string) => T;
+}
+
+/**
+ * @param prefix - what the values are, before each key in the browser's storage
+ * @param none - the value that stands for nothing, and is not kept
+ * @param read - what was kept as a value, or nothing where it has not its form any more
+ */
+export function keptValues<T>(
+  prefix: string,
+  none: T,
+  read: (kept: unknown) => T | undefined,
+): KeptValues<T> {
+  const known = new Map<string, T>();
+  const listeners = new Set<() => void>();
+  onForget(() => known.clear());
+  const get = (key: string) => {
+    if (!known.has(key)) known.set(key, read(readKept(`${prefix} ${key}`)) ?? none);
+    return known.get(key)!;
+  };
+  const set = (key: string, value: T) => {
+    known.set(key, value);
+    writeKept(`${prefix} ${key}`, value === none ? undefined : value);
+    for (const listener of listeners) listener();
+  };
+  const subscribe = (listener: () => void) => {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  };
+  return {
+    get,
+    set,
+    use: (key) => {
+      const now = () => get(key);
+      return useSyncExternalStore(subscribe, now, now);
+    },
+  };
 }

@@ -1,9 +1,10 @@
-import { headlinePhrases, shownPercent } from '@fidens/core';
+import { headlinePhrases, shownPercent, type Headline } from '@fidens/core';
 import { Link } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
+import { needsNothing } from '../course/attention';
 import { compute, type Computed } from '../course/computed';
-import { gradeWords } from '../course/words';
+import { gradeWords, number } from '../course/words';
 import type { StoredCourse } from '../data/courses';
 import { useNow } from '../data/session';
 import { SPACE } from '../theme/layout';
@@ -77,37 +78,62 @@ export function rangeWords({ outlooks, letters }: Computed): string {
 
 function HeadlineRow({ computed }: { computed: Computed }) {
   const c = useColours();
-  const { headline } = computed;
-  const chip =
-    headline.kind === 'takes' ? (
-      <WordChip tone="ask">{headline.band.label}</WordChip>
-    ) : headline.kind === 'secured' || headline.kind === 'settled' ? (
-      <WordChip tone="secured">✓ {headline.band.label}</WordChip>
-    ) : headline.kind === 'out' ? (
-      <WordChip tone="pale">{headline.band.label} is out</WordChip>
-    ) : null;
+  const { headline, course, outlooks, letters } = computed;
+  const forecast = gradeWords(outlooks.forecast, letters);
+  const about = [
+    outlooks.forecast?.worth && `as it goes ${forecast.letter}`,
+    course.credits && `${number(course.credits)} ${course.credits === '1' ? 'credit' : 'credits'}`,
+  ].filter(Boolean);
   return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
-      {chip}
-      <Text variant="bodyMedium" style={{ color: c.soft, flex: 1 }}>
-        {headline.kind === 'takes' ? (
-          <>
-            <Text style={{ color: c.ink, fontFamily: TEXT_STRONG }}>{headline.level}%</Text> on what is left
-          </>
-        ) : (
-          headlinePhrases(headline)
-            .map(({ text }) => text)
-            .join('')
-        )}
-      </Text>
+    <View style={{ gap: SPACE.s }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
+        <HeadlineChip headline={headline} isPinned={course.target !== undefined} />
+        <Text variant="bodyMedium" style={{ color: c.soft, flex: 1 }}>
+          <HeadlineWords headline={headline} />
+        </Text>
+      </View>
+      {about.length > 0 && (
+        <Text variant="bodySmall" style={{ color: c.soft }}>
+          {about.join(' · ')}
+        </Text>
+      )}
     </View>
   );
 }
 
-function shortHeadline({ headline }: Computed): string {
-  if (headline.kind === 'takes') return `${headline.band.label} takes ${headline.level}%`;
+/** The letter that a course's line is about: what is wanted, what is sure, or what is gone. */
+function HeadlineChip({ headline, isPinned }: { headline: Headline; isPinned: boolean }) {
+  if (headline.kind === 'no value') return null;
+  const { label } = headline.band;
+  if (headline.kind === 'takes')
+    return <WordChip tone="ask">{isPinned ? `target ${label}` : label}</WordChip>;
+  if (headline.kind === 'out') return <WordChip tone="pale">target {label}</WordChip>;
+  return <WordChip tone="secured">✓ {label}</WordChip>;
+}
+
+function HeadlineWords({ headline }: { headline: Headline }) {
+  const { ink } = useColours();
+  if (headline.kind === 'takes') {
+    const { level, alone } = headline;
+    return (
+      <>
+        <Text style={{ color: ink, fontFamily: TEXT_STRONG }}>{level}%</Text> on what is left
+        {alone && `, or ${alone.score} of ${alone.possible} on ${alone.name}`}
+      </>
+    );
+  }
+  if (needsNothing(headline)) return <>needs nothing more</>;
+  return <>{textOf(headline)}</>;
+}
+
+function textOf(headline: Headline): string {
   return headlinePhrases(headline)
     .map(({ text }) => text)
-    .join('')
-    .replace(/\.$/, '');
+    .join('');
+}
+
+function shortHeadline({ headline }: Computed): string {
+  if (headline.kind === 'takes') return `${headline.band.label} takes ${headline.level}%`;
+  if (needsNothing(headline) && 'band' in headline) return `✓ ${headline.band.label}, needs nothing`;
+  return headline.kind === 'out' ? `${headline.band.label} is out` : 'nothing to grade yet';
 }

@@ -11,6 +11,7 @@ import { SPACE, TOUCH, useIsWide } from '../theme/layout';
 import { TEXT_STRONG, useColours } from '../theme/paper-theme';
 import { rangeWords } from './course-card';
 import { Ribbon } from './ribbon';
+import { marksOf } from './ribbon-marks';
 
 export const PAGE_NAMES = ['scores', 'reach', 'rules', 'working'] as const;
 export type PageName = (typeof PAGE_NAMES)[number];
@@ -71,10 +72,19 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
           </Text>
         </View>
       </View>
-      <Ribbon segments={computed.segments} large />
+      <Ribbon
+        segments={computed.segments}
+        large
+        marks={marksOf(computed.outlooks, computed.letters, targetOf(document))}
+      />
       <CourseTabs courseId={course.id} page={page} />
     </View>
   );
+}
+
+/** The letter that is pinned, if one is. */
+function targetOf({ target }: StoredCourse['document']): string | undefined {
+  return target && 'label' in target ? target.label : undefined;
 }
 
 function CourseTabs({ courseId, page }: { courseId: string; page: PageName }) {

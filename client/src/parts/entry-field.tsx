@@ -14,7 +14,7 @@ import { useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
 import { compute } from '../course/computed';
-import { standingChange } from '../course/standing-change';
+import { standingChange, targetChange } from '../course/standing-change';
 import { gradeWords, number } from '../course/words';
 import type { StoredCourse } from '../data/courses';
 import { useNow } from '../data/session';
@@ -206,9 +206,11 @@ function Effect({ course, edits }: { course: StoredCourse; edits: readonly Edit[
   const now = useNow();
   const edited = applyEdits(course.document, edits);
   if (!edited.ok) return null;
+  const target = targetChange(course.document, edited.course, now);
   return (
     <Text variant="bodyMedium" style={{ color: c.ink, fontFamily: TEXT_STRONG }}>
       {standingChange(course.document, edited.course, now)}
+      {target && `. ${target}`}
     </Text>
   );
 }

@@ -1,23 +1,30 @@
 import { decimalText, ZERO, type Rational, type Segment } from '@fidens/core';
 import { useId, useState } from 'react';
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import Svg, { Circle, ClipPath, Defs, G, Path, Pattern, Rect } from 'react-native-svg';
 import { SPACE } from '../theme/layout';
 import { TEXT_STRONG, useColours } from '../theme/paper-theme';
+import { MARKS_HEIGHT, RibbonMarks, type Marks } from './ribbon-marks';
 
 interface RibbonProps {
   segments: readonly Segment[];
-  /** Large on the course, with its numbers below; small in lists. */
+  /** Large on the course, with its numbers below, its cut-offs above, and parts that tell what they are; small in lists. */
   large?: boolean;
   /** A sketch before there is work: the points that the whole width stands for, which the segments may not come to yet. */
   of?: number;
+  /** Above a large one: the cut-offs, and what floor and ceiling are. */
+  marks?: Marks | undefined;
+  /** The same course as it is recorded, where what is shown is tried: what was earned by trying stands apart. */
+  recorded?: readonly Segment[];
 }
 
 interface Placed {
   segment: Segment;
   x: number;
   width: number;
+  /** What of its earned points is only tried. */
+  tried: Rational;
 }
 
 const GAP = 4;
@@ -27,26 +34,69 @@ const LEGIBLE = 40;
 const ROOMY = 96;
 
 /** The course as a bar of 100 points: earned, lost and still open, category by category. */
-export function Ribbon({ segments, large = false, of = 0 }: RibbonProps) {
+export function Ribbon({ segments, large = false, of = 0, marks, recorded }: RibbonProps) {
   const [width, setWidth] = useState(0);
-  const placed = place(segments, width, of);
+  const placed = place(segments, width, of, recorded);
   const height = large ? 24 : 12;
+  const names = large ? SPACE.xs + namesHeight(of === 0) : 0;
+  const top = marks ? MARKS_HEIGHT : 0;
+  const parts = large && of === 0 && segments.length > 0;
   return (
     <View
-      role="img"
-      aria-label={ribbonWords(segments)}
+      {...(parts
+        ? { role: 'group', 'aria-label': 'Course points' }
+        : { role: 'img', 'aria-label': ribbonWords(segments) })}
       onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
       // Until its width is known it takes the room that it will need: what stands below must not move under a finger.
-      style={{ minHeight: large && width === 0 ? height + SPACE.xs + namesHeight(of === 0) : height }}
+      style={{ minHeight: width === 0 ? top + height + names : height }}
     >
+      {width > 0 && marks && <RibbonMarks marks={marks} width={width} total={totalOf(segments, of)} />}
       {width > 0 && <Bars placed={placed} width={width} height={height} />}
       {large && width > 0 && <Names placed={placed} withPoints={of === 0} />}
+      {parts && width > 0 && <Parts placed={placed} top={top} height={height + names} />}
     </View>
   );
 }
 
+/** Each part of the ribbon, to be touched or reached with the keyboard: it says what it is. */
+function Parts({ placed, top, height }: { placed: readonly Placed[]; top: number; height: number }) {
+  const { primary } = useColours();
+  const [told, setTold] = useState<string>();
+  const segment = placed.find((each) => each.segment.id === told)?.segment;
+  return (
+    <>
+      {placed.map(({ segment: part, x, width }) => {
+        const isTold = part.id === told;
+        return (
+          <Pressable
+            key={part.id}
+            role="button"
+            aria-expanded={isTold}
+            aria-label={segmentWords(part)}
+            onPress={() => setTold(isTold ? undefined : part.id)}
+            style={{
+              position: 'absolute',
+              left: x - GAP / 2,
+              width: width + GAP,
+              top,
+              height,
+              borderBottomWidth: 2,
+              borderColor: isTold ? primary : 'transparent',
+            }}
+          />
+        );
+      })}
+      {segment && (
+        <Text variant="bodySmall" aria-live="polite" style={{ marginTop: SPACE.xs }}>
+          {segmentWords(segment)}.
+        </Text>
+      )}
+    </>
+  );
+}
+
 function Bars({ placed, width, height }: { placed: readonly Placed[]; width: number; height: number }) {
-  const { hatch, dots, segment, primary, card } = useColours();
+  const { ask, askSoft, hatch, dots, segment, primary, card } = useColours();
   const id = useId().replace(/\W/g, '');
   const radius = height / 4;
   return (
@@ -62,6 +112,10 @@ function Bars({ placed, width, height }: { placed: readonly Placed[]; width: num
           <Rect width={6} height={6} fill={card} />
           <Rect width={2} height={6} fill={hatch} />
         </Pattern>
+        <Pattern id={`tried${id}`} width={5} height={5} patternUnits="userSpaceOnUse">
+          <Rect width={5} height={5} fill={askSoft} />
+          <Circle cx={2.5} cy={2.5} r={1.6} fill={ask} />
+        </Pattern>
         <Pattern id={`dots${id}`} width={6} height={6} patternUnits="userSpaceOnUse">
           <Circle cx={3} cy={3} r={1.3} fill={dots} />
         </Pattern>
@@ -71,17 +125,25 @@ function Bars({ placed, width, height }: { placed: readonly Placed[]; width: num
           </ClipPath>
         ))}
       </Defs>
-      {placed.map(({ segment: part, x, width: own }, index) => {
+      {placed.map(({ segment: part, x, width: own, tried }, index) => {
         const all = whole(part);
         const length = (points: Rational) => (all.n === 0n ? 0 : points.div(all).valueOf() * own);
         const earned = length(part.earned);
+        const rehearsed = length(tried);
         const lost = length(part.lost);
         const forecast = length(part.forecast);
         return (
           <G key={part.id}>
             <G clipPath={`url(#clip${id}${index})`}>
               <Rect x={x} y={0} width={own} height={height} fill={card} />
-              <Rect x={x} y={0} width={earned} height={height} fill={primary} />
+              <Rect x={x} y={0} width={earned - rehearsed} height={height} fill={primary} />
+              <Rect
+                x={x + earned - rehearsed}
+                y={0}
+                width={rehearsed}
+                height={height}
+                fill={`url(#tried${id})`}
+              />
               <Rect x={x + earned} y={0} width={lost} height={height} fill={`url(#hatch${id})`} />
               <Rect x={x + earned + lost} y={0} width={forecast} height={height} fill={`url(#dots${id})`} />
             </G>
@@ -131,17 +193,29 @@ function whole({ earned, lost, open }: Segment): Rational {
   return earned.add(lost).add(open);
 }
 
-function place(segments: readonly Segment[], width: number, of: number): Placed[] {
+function place(
+  segments: readonly Segment[],
+  width: number,
+  of: number,
+  recorded: readonly Segment[] | undefined,
+): Placed[] {
   const shown = segments.filter((segment) => whole(segment).n > 0n);
-  const total = Math.max(of, shown.reduce((sum, segment) => sum.add(whole(segment)), ZERO).valueOf());
+  const total = totalOf(segments, of);
   const room = Math.max(0, width - GAP * (shown.length - 1));
+  const before = new Map(recorded?.map(({ id, earned }) => [id, earned]));
   let x = 0;
   return shown.map((segment) => {
     const own = (whole(segment).valueOf() / total) * room;
-    const placed = { segment, x, width: own };
+    const more = segment.earned.sub(before.get(segment.id) ?? segment.earned);
+    const placed = { segment, x, width: own, tried: more.s < 0n ? ZERO : more };
     x += own + GAP;
     return placed;
   });
+}
+
+/** The points that the whole width stands for: 100, and what extra credit can add. */
+function totalOf(segments: readonly Segment[], of: number): number {
+  return Math.max(of, segments.reduce((sum, segment) => sum.add(whole(segment)), ZERO).valueOf());
 }
 
 function outline(x: number, y: number, width: number, height: number, radius: number): string {
@@ -162,13 +236,11 @@ function pointsWords({ earned, open }: Segment, roomy: boolean): string {
 
 /** The ribbon for those who hear it. */
 function ribbonWords(segments: readonly Segment[]): string {
-  const words = segments
-    .filter((segment) => whole(segment).n > 0n)
-    .map(({ name, share, earned, lost, open, extra }) => {
-      const points = `${decimalText(earned, 1)} earned, ${decimalText(lost, 1)} lost, ${decimalText(open, 1)} open`;
-      return extra
-        ? `${name}, extra credit: ${points}`
-        : `${name}, ${decimalText(share, 1)} of 100: ${points}`;
-    });
+  const words = segments.filter((segment) => whole(segment).n > 0n).map(segmentWords);
   return words.length === 0 ? 'No points are set yet.' : `Course points. ${words.join('; ')}.`;
+}
+
+function segmentWords({ name, share, earned, lost, open, extra }: Segment): string {
+  const points = `${decimalText(earned, 1)} earned, ${decimalText(lost, 1)} lost, ${decimalText(open, 1)} open`;
+  return extra ? `${name}, extra credit: ${points}` : `${name}, ${decimalText(share, 1)} of 100: ${points}`;
 }

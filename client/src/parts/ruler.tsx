@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import type { Computed } from '../course/computed';
+import { isTarget } from '../course/every-letter';
 import { TEXT, TEXT_STRONG, useColours } from '../theme/paper-theme';
 
 const FLAG = 18;
@@ -138,10 +139,6 @@ function flagColours(
   if (target) return [c.ask, c.onAsk];
   if (state === 'secured') return [c.secured, c.onSecured];
   return state === 'out' ? [c.pale, c.onPale] : [c.primarySoft, c.onPrimarySoft];
-}
-
-function isTarget({ headline }: Computed, { band }: BandReach): boolean {
-  return headline.kind === 'takes' && headline.band === band;
 }
 
 /** Puts each flag on the lowest row where it covers no other. */

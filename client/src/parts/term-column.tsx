@@ -1,27 +1,13 @@
-import { decimalText, gpa } from '@fidens/core';
 import { memo, useDeferredValue } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { Link } from 'expo-router';
-import { compute } from '../course/computed';
-import { useCourses, type StoredCourse } from '../data/courses';
-import { useNow } from '../data/session';
+import { useGpas } from '../course/term-gpa';
+import { useCourses } from '../data/courses';
 import { useTerm } from '../data/terms';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
 import { CourseCard } from './course-card';
-
-/** The GPA of the standings so far, with two decimals; nothing where no course has one. */
-export function useGpa(courses: readonly StoredCourse[]): string | undefined {
-  const now = useNow();
-  const { points } = gpa(
-    courses.map(({ document }) => ({
-      course: document,
-      value: compute(document, now).outlooks.standing.worth?.value,
-    })),
-  );
-  return points && decimalText(points, 2, true);
-}
 
 /** Drawn again only when its own course changes. */
 const Card = memo(CourseCard);
@@ -32,7 +18,7 @@ export function TermColumn({ chosen }: { chosen?: string }) {
   // It follows what is worked on as soon as there is time.
   const courses = useDeferredValue(useCourses().data) ?? [];
   const term = useTerm();
-  const points = useGpa(courses);
+  const points = useGpas(courses).points.standing;
   return (
     <View
       role="complementary"

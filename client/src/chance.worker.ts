@@ -1,0 +1,27 @@
+import { outlooks, simulate } from '@fidens/core';
+import type { ChanceAnswer, ChanceQuestion } from './course/chance-question';
+
+/** So many runs are made before the worker looks whether another question has come. */
+const AT_ONCE = 2000;
+
+let latest = 0;
+
+/** Answers the latest question; an older one is given up as soon as another comes. */
+onmessage = ({ data }: MessageEvent<ChanceQuestion>) => {
+  latest = data.id;
+  void answer(data);
+};
+
+async function answer({ id, course, now, assumptions }: ChanceQuestion): Promise<void> {
+  const simulation = simulate(outlooks(course, now), assumptions);
+  if ('why' in simulation) return tell({ id, chance: simulation });
+  while (simulation.go(AT_ONCE)) {
+    await new Promise((resolve) => setTimeout(resolve, 0));
+    if (latest !== id) return;
+  }
+  tell({ id, chance: simulation.result() });
+}
+
+function tell(answer: ChanceAnswer): void {
+  postMessage(answer);
+}

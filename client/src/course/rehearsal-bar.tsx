@@ -1,0 +1,61 @@
+import { OUTLOOKS } from '@fidens/core';
+import { View } from 'react-native';
+import { Button } from 'react-native-paper';
+import type { StoredCourse } from '../data/courses';
+import { useNow } from '../data/session';
+import { Panel } from '../parts/panel';
+import { Ribbon } from '../parts/ribbon';
+import { Figure, Soft } from '../parts/words';
+import { SPACE } from '../theme/layout';
+import { compute } from './computed';
+import { ChangeRow, OUTLOOK_NAMES } from './effect-panel';
+import type { RehearsalNow } from './rehearsal';
+import { triesWords } from './rehearsal-panel';
+import { gradeWords, plural } from './words';
+
+/** What stays in sight while something is tried: that it is no record, what it does, and the one tap that throws it away. */
+export function RehearsalBar({ course, rehearsal }: { course: StoredCourse; rehearsal: RehearsalNow }) {
+  const now = useNow();
+  const [before, after] = [course.document, rehearsal.course.document].map((document) =>
+    compute(document, now),
+  );
+  const text = (computed: typeof before, name: (typeof OUTLOOKS)[number]) => {
+    const { percent, letter } = gradeWords(computed!.outlooks[name], computed!.letters);
+    return `${percent} ${letter}`;
+  };
+  return (
+    <Panel label="Rehearsal" tone="ask" sticky="top" dashed>
+      <View
+        style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: SPACE.s }}
+      >
+        <Figure>Rehearsal: nothing is recorded</Figure>
+        <Button
+          compact
+          mode="outlined"
+          onPress={() => rehearsal.replace([], 'The rehearsal thrown away')}
+          accessibilityLabel="Throw the rehearsal away"
+        >
+          Throw away
+        </Button>
+      </View>
+      <Ribbon segments={after!.segments} recorded={before!.segments} />
+      <View aria-live="polite" style={{ gap: 2 }}>
+        {(['standing', 'forecast'] as const).map((name) => (
+          <ChangeRow
+            key={name}
+            label={OUTLOOK_NAMES[name]}
+            before={text(before, name)}
+            after={text(after, name)}
+          />
+        ))}
+      </View>
+      <Soft>{triesWords(course, rehearsal.tries)}</Soft>
+      {rehearsal.gone.length > 0 && (
+        <Soft>
+          {plural(rehearsal.gone.length, 'try is', 'tries are')} left out: what{' '}
+          {rehearsal.gone.length === 1 ? 'it was' : 'they were'} tried on is not there any more.
+        </Soft>
+      )}
+    </Panel>
+  );
+}

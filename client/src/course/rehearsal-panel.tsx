@@ -1,0 +1,258 @@
+import {
+  decimalSchema,
+  decimalText,
+  entryText,
+  find,
+  readEntry,
+  setting,
+  statusOf,
+  type Assessment,
+  type CourseNode,
+  type Entry,
+  type Try,
+} from '@fidens/core';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { Button, Text, TextInput } from 'react-native-paper';
+import type { StoredCourse } from '../data/courses';
+import { useNow } from '../data/session';
+import { useChange } from '../data/use-change';
+import { Fold } from '../parts/fold';
+import { NumberRule } from '../parts/number-rule';
+import { SectionTitle, Soft } from '../parts/words';
+import { SPACE } from '../theme/layout';
+import { TEXT_STRONG, useColours } from '../theme/paper-theme';
+import { WEIGHT_WANTED } from './add-node';
+import { compute } from './computed';
+import { treeRows } from './placing';
+import type { RehearsalNow } from './rehearsal';
+import { number, scoreWords } from './words';
+
+interface RehearsalProps {
+  /** The course as it is recorded. */
+  course: StoredCourse;
+  rehearsal: RehearsalNow;
+}
+
+/** Scores tried on any piece, and weights on anything: everything above answers at once, and the record stays as it is. */
+export function RehearsalPanel({ course, rehearsal }: RehearsalProps) {
+  const { document } = course;
+  const rows = useMemo(() => treeRows(document.root), [document]);
+  const pieces = rows.flatMap(({ node }) => (node.kind === 'assessment' ? [node] : []));
+  const open = pieces.filter((piece) => statusOf(piece) === 'open' || statusOf(piece) === 'awaiting');
+  const settled = pieces.filter((piece) => !open.includes(piece));
+  const weighed = rows.filter(({ node, parent }) => parent.combine === 'weights' && node.counted !== false);
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <SectionTitle>Rehearse</SectionTitle>
+      <Soft>Try scores: everything on this page answers, and the record stays as it is.</Soft>
+      <Tries course={course} rehearsal={rehearsal} pieces={open} />
+      {settled.length > 0 && (
+        <Fold title="Try another score on what is settled" summary="A better one, or without it altogether.">
+          <Tries course={course} rehearsal={rehearsal} pieces={settled} />
+        </Fold>
+      )}
+      {weighed.length > 0 && (
+        <Fold title="Try other weights" summary="What if the exam counted more?">
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+            {weighed.map(({ node }) => (
+              <WeightTry key={node.id} node={node} rehearsal={rehearsal} />
+            ))}
+          </View>
+        </Fold>
+      )}
+    </View>
+  );
+}
+
+/** Pieces shown before all of them are asked for. */
+const FIRST = 10;
+
+function Tries({ pieces, ...rest }: RehearsalProps & { pieces: readonly Assessment[] }) {
+  const [all, setAll] = useState(false);
+  const shown = all ? pieces : pieces.slice(0, FIRST);
+  return (
+    <View role="list" aria-label="Pieces to try scores on">
+      {shown.map((piece) => (
+        <PieceTry key={piece.id} piece={piece} {...rest} />
+      ))}
+      {pieces.length > shown.length && (
+        <Button compact style={{ alignSelf: 'flex-start' }} onPress={() => setAll(true)}>
+          All {pieces.length} pieces
+        </Button>
+      )}
+    </View>
+  );
+}
+
+function PieceTry({ course, rehearsal, piece }: RehearsalProps & { piece: Assessment }) {
+  const c = useColours();
+  const now = useNow();
+  const change = useChange(course);
+  const tried = rehearsal.tries.find(({ id }) => id === piece.id);
+  const kept = tried?.entry ? entryText({ ...piece, ...tried.entry } as Assessment) : '';
+  const [text, setText] = useState(kept);
+  const [told, setTold] = useState(kept);
+  // What is tried changed elsewhere: by undo, or by another rehearsal.
+  if (told !== kept) {
+    setTold(kept);
+    setText(kept);
+  }
+  const entry = text.trim() === '' ? undefined : readEntry(text, piece, course.document.scale);
+  const type = (next: string) => {
+    setText(next);
+    const read: Entry | undefined =
+      next.trim() === '' ? undefined : readEntry(next, piece, course.document.scale);
+    if (read?.kind === 'unclear') return;
+    const nextEntry = read && entryOf(read.set);
+    setTold(nextEntry ? entryText({ ...piece, ...nextEntry } as Assessment) : '');
+    rehearsal.set({ ...tried, id: piece.id, entry: nextEntry } as Try);
+  };
+  const usual = usualWords(course, piece, now);
+  return (
+    <View
+      role="listitem"
+      style={{
+        paddingVertical: SPACE.s,
+        borderTopWidth: 1,
+        borderColor: c.rule,
+        gap: SPACE.xs,
+      }}
+    >
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
+        <View style={{ flex: 1, minWidth: 0 }}>
+          <Text
+            variant="bodyMedium"
+            numberOfLines={2}
+            style={{ color: c.ink, fontFamily: tried ? TEXT_STRONG : undefined }}
+          >
+            {piece.name}
+          </Text>
+          <Text variant="bodySmall" style={{ color: c.soft }}>
+            {usual}
+          </Text>
+        </View>
+        <TextInput
+          mode="outlined"
+          dense
+          aria-label={`Try a score on ${piece.name}`}
+          aria-invalid={entry?.kind === 'unclear'}
+          value={text}
+          onChangeText={type}
+          placeholder={`of ${number(piece.possible)}`}
+          error={entry?.kind === 'unclear'}
+          autoCapitalize="characters"
+          autoCorrect={false}
+          outlineStyle={{ borderStyle: 'dashed' }}
+          style={{ width: 104, backgroundColor: tried ? c.tint : c.card, fontFamily: TEXT_STRONG }}
+        />
+      </View>
+      {entry?.kind === 'unclear' && (
+        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
+          {entry.said}
+        </Text>
+      )}
+      {tried && (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
+          <Button
+            compact
+            mode={tried.counted === false ? 'contained-tonal' : 'outlined'}
+            onPress={() =>
+              rehearsal.set({ ...tried, counted: tried.counted === false ? undefined : false } as Try)
+            }
+          >
+            {tried.counted === false ? 'count it again' : 'without it'}
+          </Button>
+          {tried.entry && (
+            <Button
+              compact
+              mode="outlined"
+              accessibilityLabel={`Record the try on ${piece.name}`}
+              onPress={() => {
+                const { status, score } = tried.entry!;
+                change([setting(piece.id, { status, score })], `${piece.name}: ${kept}, recorded`);
+                rehearsal.set({ ...tried, entry: undefined } as unknown as Try);
+              }}
+            >
+              record it
+            </Button>
+          )}
+          <Button
+            compact
+            accessibilityLabel={`Take back the try on ${piece.name}`}
+            onPress={() => rehearsal.set({ id: piece.id })}
+          >
+            as recorded
+          </Button>
+        </View>
+      )}
+      {!tried && piece.score && (
+        <Button
+          compact
+          style={{ alignSelf: 'flex-start' }}
+          accessibilityLabel={`Try without ${piece.name}`}
+          onPress={() => rehearsal.set({ id: piece.id, counted: false })}
+        >
+          without it
+        </Button>
+      )}
+    </View>
+  );
+}
+
+function entryOf({ status, score }: Extract<Entry, { kind: 'set' }>['set']): NonNullable<Try['entry']> {
+  return { status, ...(score && { score }) };
+}
+
+/** What stands recorded, or what is usual for open work. */
+function usualWords(course: StoredCourse, piece: Assessment, now: string): string {
+  if (piece.score) return `recorded ${scoreWords(piece)}`;
+  const status = statusOf(piece);
+  if (status === 'missing' || status === 'excused') return status;
+  const { plan, forecastOf } = compute(course.document, now).outlooks;
+  const planned = plan.pieces.find(({ id }) => id === piece.id);
+  const usual = planned && forecastOf(planned);
+  return usual ? `usual ${decimalText(usual.mul(planned.size), 1)} of ${number(piece.possible)}` : 'open';
+}
+
+function WeightTry({ node, rehearsal }: { node: CourseNode; rehearsal: RehearsalNow }) {
+  const tried = rehearsal.tries.find(({ id }) => id === node.id);
+  return (
+    <NumberRule
+      label={`Try a weight on ${node.name}`}
+      shown={node.name.length > 14 ? `${node.name.slice(0, 13)}…` : node.name}
+      value={tried?.weight ?? node.weight}
+      wants={WEIGHT_WANTED}
+      width={132}
+      onType={(text) => {
+        if (text !== undefined && !decimalSchema().validate(text).error) tryWeight(text);
+      }}
+      onKeep={(text) => tryWeight(text)}
+    />
+  );
+
+  function tryWeight(weight: string | undefined): void {
+    const same = weight === undefined || weight === '' || weight === node.weight;
+    rehearsal.set({ ...tried, id: node.id, weight: same ? undefined : weight } as Try);
+  }
+}
+
+/** What is tried, in words: "Final exam 73 of 80". */
+export function triesWords({ document }: StoredCourse, tries: readonly Try[]): string {
+  return tries
+    .flatMap(({ id, entry, counted, weight }) => {
+      const node = find(document, id)?.node;
+      if (!node) return [];
+      const score =
+        entry && node.kind === 'assessment'
+          ? entryText({ ...node, ...entry } as Assessment) || 'nothing yet'
+          : '';
+      const parts = [
+        score,
+        counted === false && 'without it',
+        weight !== undefined && `weight ${number(weight)}`,
+      ];
+      return [`${node.name} ${parts.filter(Boolean).join(', ')}`];
+    })
+    .join(' · ');
+}
