@@ -74,7 +74,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['**/*.mjs', '**/*.config.js'],
+    files: ['**/*.mjs', '**/*.config.js', '**/*.cjs'],
     languageOptions: {
       globals: {
         process: 'readonly',

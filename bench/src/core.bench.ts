@@ -1,17 +1,22 @@
 import {
   answer,
   applyEdits,
+  chance,
   deriveCategory,
   exact,
   floating,
+  headline,
   ONE,
   outlooks,
   overTime,
   pieces,
   problems,
   reach,
+  rehearse,
   ribbon,
   setting,
+  solveLargest,
+  statusOf,
   swings,
   Variation,
   type Category,
@@ -40,11 +45,14 @@ const WORK = {
   six: '600 pieces, 6 × 100: everything that grade computes',
   key: '300 pieces: a key in a score field, to all that the screen shows at once',
   time: '300 pieces: the standing over time',
+  tried: '60 pieces: a key in a rehearsal, to reach, ribbon and outlooks',
+  triedLarge: '300 pieces: the same',
+  chance: '60 pieces: 20,000 simulated ends',
   pooled: '2,000 pooled pieces, 200 dropped by benefit: four outlooks',
 } as const;
 
 /** What one change of a course costs to answer. Medians, in milliseconds. */
-export async function coreBench(): Promise<void> {
+async function coreBench(): Promise<void> {
   const found = outlooks(SIXTY, NOW);
   const { plan, forecastOf } = found;
   const open = plan.pieces.filter(({ settlement }) => settlement === 'unsettled');
@@ -67,6 +75,9 @@ export async function coreBench(): Promise<void> {
     .add(WORK.six, () => answer(LARGE['6 × 100'], NOW))
     .add(WORK.key, () => typed(THREE_HUNDRED))
     .add(WORK.time, () => overTime(THREE_HUNDRED, NOW))
+    .add(WORK.tried, () => rehearsed(SIXTY))
+    .add(WORK.triedLarge, () => rehearsed(THREE_HUNDRED))
+    .add(WORK.chance, () => chance(found))
     .add(WORK.pooled, () => outlooks(POOLED, NOW));
   await bench.run();
   const medians = new Map(
@@ -87,6 +98,15 @@ function typed(course: Course): unknown {
   const edited = applyEdits(course, [setting(piece.id, { status: 'scored', score: { points: '1' } })]);
   if (!edited.ok) throw new Error(edited.faults[0]!.message);
   return [ribbon(outlooks(edited.course, NOW)), problems(edited.course)];
+}
+
+/** What a key in a rehearsal computes: the course with the try, its outlooks, ribbon, reach and words. */
+function rehearsed(course: Course): unknown {
+  const piece = pieces(course).find((candidate) => statusOf(candidate) === 'open')!;
+  const entry = { status: 'scored', score: { points: '1' } } as const;
+  const from = outlooks(rehearse(course, [{ id: piece.id, entry }]).course, NOW);
+  const bands = reach(from);
+  return [ribbon(from), headline(from, bands, solveLargest(from))];
 }
 
 function line(name: string, figure: string, unit: string): void {
@@ -111,3 +131,5 @@ function withChildren(course: Course, change: (category: Category) => Category):
   const children = course.root.children.map((child) => change(child as Category));
   return { ...course, root: { ...course.root, children } };
 }
+
+void coreBench();

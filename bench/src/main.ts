@@ -1,9 +1,7 @@
-import { coreBench } from './core.bench';
 import { screenBench } from './screen.bench';
 import { serverBench } from './server.bench';
 
-coreBench()
-  .then(serverBench)
+serverBench()
   .then(screenBench)
   .catch((error: Error) => {
     console.error(error);

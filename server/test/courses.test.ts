@@ -318,6 +318,33 @@ describe('two devices', () => {
   });
 });
 
+describe('the list of a term', () => {
+  it('takes five queries, whatever the number of courses and pieces', async () => {
+    const agent = await student(harness);
+    const queries: string[] = [];
+    const note = ({ sql }: { sql: string }) => queries.push(sql);
+    const listed = async () => {
+      queries.length = 0;
+      harness.database.on('query', note);
+      const { body } = await agent.get('/api/v1/courses').expect(200);
+      harness.database.removeListener('query', note);
+      return { courses: body.length, reads: queries.filter((sql) => sql.startsWith('select')).length };
+    };
+    await store(agent, smallCourse());
+    expect(await listed()).toEqual({ courses: 1, reads: 5 });
+    const wide = smallCourse();
+    for (let piece = 0; piece < 60; piece += 1)
+      wide.root.children.push({
+        kind: 'assessment',
+        id: `p${piece}`,
+        name: `Piece ${piece}`,
+        possible: '10',
+      });
+    for (let course = 0; course < 7; course += 1) await store(agent, wide);
+    expect(await listed()).toEqual({ courses: 8, reads: 5 });
+  });
+});
+
 describe('several server processes', () => {
   it('share sign-ins and records through the database alone', async () => {
     const other = createApplication(harness.database, {

@@ -30,13 +30,18 @@ export function FourOutlooks({ computed, courseId }: FourOutlooksProps) {
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         {OUTLOOKS.map((name) => {
           const grade = gradeWords(computed.outlooks[name], computed.letters);
-          if (courseId === undefined) return <Card key={name} name={name} {...grade} />;
+          if (courseId === undefined)
+            return (
+              <View key={name} style={PLACE}>
+                <Card name={name} {...grade} />
+              </View>
+            );
           return (
             <Link key={name} href={`/course/${courseId}/working?outlook=${name}`} asChild>
               <Pressable
                 role="link"
                 aria-label={`${OUTLOOK_NAMES[name]}: ${grade.letter}, ${grade.percent}. ${ASSUMES[name]} Its working`}
-                style={{ flexGrow: 1, flexBasis: 132 }}
+                style={PLACE}
               >
                 <Card name={name} {...grade} />
               </Pressable>
@@ -48,13 +53,15 @@ export function FourOutlooks({ computed, courseId }: FourOutlooksProps) {
   );
 }
 
+/** Two beside each other on a phone, four where there is room. */
+const PLACE = { flexGrow: 1, flexBasis: 132 } as const;
+
 function Card({ name, letter, percent }: { name: OutlookName; letter: string; percent: string }) {
   const c = useColours();
   return (
     <View
       style={{
         flexGrow: 1,
-        flexBasis: 132,
         backgroundColor: c.card,
         borderColor: c.rule,
         borderWidth: 1,

@@ -30,8 +30,9 @@ export function PairCurve({ points, first, second, place, onPlace }: PairCurvePr
   const last = points.length - 1;
   const most = Number(second.possible);
   const inner = width - LEFT - RIGHT;
+  const low = lowestOf(points, most);
   const x = (index: number) => LEFT + (index / last) * inner;
-  const y = (score: number) => TOP + (1 - score / most) * (HEIGHT - TOP - BOTTOM);
+  const y = (score: number) => TOP + (1 - (score - low) / (most - low)) * (HEIGHT - TOP - BOTTOM);
   const scoreAt = (index: number) => {
     const { state, level } = points[index]!.second;
     return state === 'out' ? undefined : state === 'secured' ? 0 : Number(level);
@@ -70,7 +71,7 @@ export function PairCurve({ points, first, second, place, onPlace }: PairCurvePr
       >
         {width > 0 && (
           <Svg width={width} height={HEIGHT} aria-hidden style={{ pointerEvents: 'none' }}>
-            {[0, most].map((score) => (
+            {[low, most].map((score) => (
               <G key={score}>
                 <Line x1={LEFT} x2={width - RIGHT} y1={y(score)} y2={y(score)} stroke={c.rule} />
                 <SvgText
@@ -98,6 +99,26 @@ export function PairCurve({ points, first, second, place, onPlace }: PairCurvePr
                 {number(points[index]!.first)}
               </SvgText>
             ))}
+            <SvgText
+              x={LEFT + inner / 2}
+              y={HEIGHT - 10}
+              fill={c.soft}
+              fontSize={12}
+              fontFamily={TEXT}
+              textAnchor="middle"
+            >
+              {short(first.name)}
+            </SvgText>
+            <SvgText
+              x={width - RIGHT}
+              y={TOP + 14}
+              fill={c.soft}
+              fontSize={12}
+              fontFamily={TEXT}
+              textAnchor="end"
+            >
+              {short(second.name)}
+            </SvgText>
             {firstIn > 0 && (
               <Line
                 x1={x(0)}
@@ -131,6 +152,19 @@ export function PairCurve({ points, first, second, place, onPlace }: PairCurvePr
       </View>
     </View>
   );
+}
+
+/** Where the axis of the second piece begins: at 0, or nearer where nothing below is of interest. */
+function lowestOf(points: readonly PairPoint[], most: number): number {
+  const levels = points.map(({ second: { state, level } }) =>
+    state === 'out' ? most : state === 'secured' ? 0 : Number(level),
+  );
+  const least = Math.min(...levels);
+  return least > most / 2 ? Math.floor((least - most / 10) / 5) * 5 : 0;
+}
+
+function short(name: string): string {
+  return name.length > 24 ? `${name.slice(0, 23)}…` : name;
 }
 
 /** What a piece must bring: "72 of 80", or that nothing is needed, or enough. */

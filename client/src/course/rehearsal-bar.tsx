@@ -28,7 +28,7 @@ export function RehearsalBar({ course, rehearsal }: { course: StoredCourse; rehe
       <View
         style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: SPACE.s }}
       >
-        <Figure>Rehearsal: nothing is recorded</Figure>
+        <Figure>Rehearsal, not recorded</Figure>
         <Button
           compact
           mode="outlined"

@@ -47,6 +47,7 @@ export function RehearsalCompare({ course, rehearsal }: CompareProps) {
       <SectionTitle>Kept rehearsals</SectionTitle>
       {rehearsal.tries.length > 0 && (
         <NameForm
+          key={kept.length}
           label="Keep this rehearsal as"
           button="Keep"
           busy={keep.isPending}

@@ -75,7 +75,10 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
       <Ribbon
         segments={computed.segments}
         large
-        marks={marksOf(computed.outlooks, computed.letters, targetOf(document))}
+        // The Reach page has the cut-offs large.
+        marks={
+          page === 'reach' ? undefined : marksOf(computed.outlooks, computed.letters, targetOf(document))
+        }
       />
       <CourseTabs courseId={course.id} page={page} />
     </View>

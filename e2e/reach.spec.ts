@@ -1,0 +1,300 @@
+import type { Course } from '@fidens/core';
+import {
+  addCourse,
+  addSampleCourse,
+  expect,
+  expectAccessible,
+  fill,
+  openCourse,
+  openPage,
+  openSample,
+  settled,
+  signUp,
+  test,
+} from './fidens';
+
+const DAY = '2026-12-01T12:00:00Z';
+
+/** Points pooled: two papers, one of them done, and an exam to come. */
+const POOLED: Course = {
+  format: 'fidens-course',
+  version: 1,
+  title: 'Rope Work',
+  credits: '3',
+  scale: {
+    bands: [
+      { label: 'A', from: '90', points: '4.0' },
+      { label: 'B', from: '75', points: '3.0' },
+      { label: 'F', from: '0', points: '0.0' },
+    ],
+  },
+  root: {
+    kind: 'category',
+    id: 'course',
+    name: 'Course',
+    combine: 'points',
+    children: [
+      {
+        kind: 'assessment',
+        id: 'p1',
+        name: 'Paper 1',
+        possible: '100',
+        status: 'scored',
+        score: { points: '84' },
+      },
+      { kind: 'assessment', id: 'p2', name: 'Paper 2', possible: '80', due: DAY },
+      { kind: 'assessment', id: 'x', name: 'Exam', possible: '120', due: DAY },
+    ],
+  },
+};
+
+test('the four outlooks stand side by side, and each opens its working', async ({ page }) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await openPage(page, 'Reach');
+  await expect(
+    page.getByRole('link', { name: /^Standing: B\+, 88\.7\. Only what is settled counts/ }),
+  ).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('link', { name: /^Ceiling: A, 98\.5/ }).click();
+  await expect(page.getByRole('tab', { name: 'Working' })).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByRole('radio', { name: 'Ceiling' })).toBeChecked();
+  await expect(page.getByText('counts as full marks')).toBeVisible();
+});
+
+test('where points are pooled, what a letter takes is said in points too', async ({ page }) => {
+  await signUp(page);
+  await addCourse(page, POOLED);
+  await openCourse(page, 'Rope Work');
+  await openPage(page, 'Reach');
+  await expect(
+    page.getByText(
+      'A takes 93% on what is left: 186 more of the 200 points that are open, or 119 of 120 on Exam if the rest goes as usual.',
+    ),
+  ).toBeVisible();
+  await expect(page.getByText('141 more of the 200 points that are open', { exact: false })).toBeVisible();
+});
+
+test('a target is pinned, as a letter or a percent, and Term and Record speak of it', async ({ page }) => {
+  await signUp(page);
+  await addCourse(page, POOLED);
+  await openCourse(page, 'Rope Work');
+  await openPage(page, 'Reach');
+  await page.getByRole('button', { name: 'Your target' }).click();
+  await page.getByRole('radio', { name: 'B', exact: true }).click();
+  await expect(page.getByText(/^B takes 70\.5% on what is left/)).toBeVisible();
+  await fill(page, 'A percent of your own as target', '80');
+  await expect(page.getByText(/^Ending at 80% takes 78% on what is left/)).toBeVisible();
+  await expectAccessible(page);
+  await settled(page);
+  await page.goto('/');
+  await expect(page.getByText('target 80%')).toBeVisible();
+  await page.getByRole('link', { name: 'Record' }).click();
+  await page.getByRole('button', { name: /^Paper 2/ }).click();
+  await page.getByLabel('Score of Paper 2').fill('40');
+  await expect(page.getByText('Ending at 80% then takes 96.7%, not 78%')).toBeVisible();
+  await page.keyboard.press('Escape');
+});
+
+test('one piece alone, and two against each other along a curve', async ({ page }) => {
+  await signUp(page);
+  await addCourse(page, POOLED);
+  await openCourse(page, 'Rope Work');
+  await openPage(page, 'Reach');
+  const alone = page.getByRole('table', { name: 'What each letter takes of Exam alone' });
+  await expect(alone.getByRole('row').first()).toContainText('119 of 120, 99.2%');
+  await page
+    .getByRole('radiogroup', { name: 'Which piece alone' })
+    .getByRole('radio', { name: 'Paper 2' })
+    .click();
+  await expect(
+    page.getByRole('table', { name: 'What each letter takes of Paper 2 alone' }).getByRole('row').first(),
+  ).toContainText('more than it can bring');
+  await page.getByRole('button', { name: 'Paper 2 against another' }).click();
+  await page
+    .getByRole('radiogroup', { name: /^What Paper 2 stands against/ })
+    .getByRole('radio')
+    .click();
+  const handle = page.getByRole('slider', { name: 'Score of Exam to try' });
+  await handle.focus();
+  await page.keyboard.press('End');
+  await expect(page.getByText('With 120 of 120 on Exam, A takes 66 of 80 on Paper 2.')).toBeVisible();
+  await page.keyboard.press('Home');
+  await expect(page.getByText('With 0 of 120 on Exam, A takes more than 80 on Paper 2.')).toBeVisible();
+  const box = (await handle.boundingBox())!;
+  await page.mouse.move(box.x + 60, box.y + 80);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width - 2, box.y + 80, { steps: 4 });
+  await page.mouse.up();
+  await expect(page.getByText('With 120 of 120 on Exam, A takes 66 of 80 on Paper 2.')).toBeVisible();
+  const table = page.getByRole('table', { name: 'Exam against Paper 2' });
+  await expect(table.getByRole('row').last()).toContainText('66 of 80');
+  await expectAccessible(page);
+});
+
+test('a rehearsal answers at once, is marked, kept, compared and thrown away, and the record is untouched', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addCourse(page, POOLED);
+  await openCourse(page, 'Rope Work');
+  const record = async () =>
+    page.evaluate(async () => (await (await fetch('/api/v1/courses')).json()) as unknown);
+  const before = await record();
+  await openPage(page, 'Reach');
+  await page.getByLabel('Try a score on Paper 2').fill('72');
+  const bar = page.getByRole('region', { name: 'Rehearsal' });
+  await expect(bar.getByText('84.0 B → 86.7 B')).toHaveCount(2);
+  await expect(page.getByText(/^A takes 95% on what is left: 114 more of the 120 points/)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByLabel('Keep this rehearsal as').fill('Hopeful');
+  await page.keyboard.press('Enter');
+  const sideBySide = page.getByRole('list', { name: 'Rehearsals side by side' });
+  await expect(sideBySide.getByRole('listitem')).toHaveCount(2);
+  await page.getByLabel('Try a score on Paper 2').fill('abc');
+  await expect(page.getByRole('alert')).toContainText('“abc” is no score');
+  await page.getByLabel('Try a score on Paper 2').fill('mis');
+  await expect(bar.getByText('84.0 B → 46.7 F')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Try another score on what is settled' }).click();
+  await page.getByLabel('Try a score on Paper 1').fill('95');
+  await page.getByRole('button', { name: 'Take back the try on Paper 2' }).click();
+  await expect(bar.getByText('84.0 B → 95.0 A')).toHaveCount(2);
+  await page.getByLabel('Keep this rehearsal as').fill('If it is regraded');
+  await page.keyboard.press('Enter');
+  await expect(sideBySide.getByRole('listitem')).toHaveCount(3);
+  await expectAccessible(page);
+  // What is tried outlives the window; what was kept is at the server.
+  await page.reload();
+  await expect(bar.getByText('Paper 1 95')).toBeVisible();
+  await bar.getByRole('button', { name: 'Throw the rehearsal away' }).click();
+  await expect(bar).toBeHidden();
+  await expect(page.getByLabel('Try a score on Paper 2')).toHaveValue('');
+  await page.getByRole('button', { name: 'Take up Hopeful' }).click();
+  await expect(page.getByLabel('Try a score on Paper 2')).toHaveValue('72');
+  await page.getByRole('button', { name: 'Throw Hopeful away' }).click();
+  await expect(sideBySide.getByRole('listitem')).toHaveCount(2);
+  expect(await record()).toEqual(before);
+  // On purpose, one by one.
+  await page.getByRole('button', { name: 'Record the try on Paper 2' }).click();
+  await expect(bar).toBeHidden();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveAccessibleName('Rope Work: B, standing 86.7');
+  await settled(page);
+});
+
+test('weights are tried, and what is open is left out, without touching the record', async ({ page }) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await openPage(page, 'Reach');
+  await page.getByRole('button', { name: 'Try other weights' }).click();
+  await page.getByLabel('Try a weight on Seminar', { exact: true }).fill('60');
+  const bar = page.getByRole('region', { name: 'Rehearsal' });
+  await expect(bar.getByText(/88\.7 B\+ → 86\./).first()).toBeVisible();
+  await bar.getByRole('button', { name: 'Throw the rehearsal away' }).click();
+  await page.getByRole('button', { name: 'Try another score on what is settled' }).click();
+  await page.getByRole('button', { name: 'Try without Discussion 1' }).click();
+  await expect(bar.getByText('Discussion 1 without it')).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveAccessibleName(/standing 88\.7/);
+});
+
+test('open pieces say where an hour counts', async ({ page }) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await openPage(page, 'Reach');
+  const list = page.getByRole('list', { name: 'Open pieces and how far each can move the course' });
+  await expect(list.getByRole('listitem').first()).toContainText('Final exam');
+  await expect(list.getByRole('listitem').first()).toContainText('73 of 80 brings A−, 2 more than usual.');
+  await page.getByRole('radio', { name: 'What is nearest to A−' }).click();
+  await expect(list.getByRole('listitem')).toHaveCount(2);
+});
+
+test('chances are simulated in a worker, follow what is assumed, and say when there is too little', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await openPage(page, 'Reach');
+  expect(page.workers()).toHaveLength(0);
+  const started = page.waitForEvent('worker');
+  await page.getByRole('button', { name: 'How the term may end' }).click();
+  await started;
+  const words = page.getByText(/^Half of the ends lie above/);
+  await expect(words).toBeVisible();
+  const usual = await words.textContent();
+  const table = page.getByRole('table', { name: 'The chance of each letter' });
+  await expect(table.getByRole('row').first()).toContainText(/^A\d+%$/);
+  await page.getByRole('radio', { name: '6 more' }).click();
+  await expect(words).not.toHaveText(usual!);
+  await page
+    .getByRole('radiogroup', { name: 'What effort brings' })
+    .getByRole('radio', { name: 'As so far' })
+    .click();
+  await expect(words).toHaveText(usual!);
+  await expectAccessible(page);
+  // A newer question takes the place of the one that is being answered, and typing goes on meanwhile.
+  const field = page.getByLabel('Try a score on Final exam');
+  await field.pressSequentially('80');
+  await expect(field).toHaveValue('80');
+  await expect(words).not.toHaveText(usual!);
+
+  await page.goto('/');
+  await addCourse(page, POOLED);
+  await openCourse(page, 'Rope Work');
+  await openPage(page, 'Reach');
+  await page.getByRole('button', { name: 'How the term may end' }).click();
+  await expect(
+    page.getByText('There is one score yet. A chance worth telling takes at least 4.'),
+  ).toBeVisible();
+});
+
+test('Term tells where everything stands, what needs attention first, and the GPA of each outlook', async ({
+  page,
+}) => {
+  await openSample(page);
+  await expect(
+    page.getByText(/^GPA as it goes \d\.\d\d · at least \d\.\d\d · at most \d\.\d\d/),
+  ).toBeVisible();
+  const cards = page.getByRole('link', { name: /can end|ends at/ });
+  await expect(cards.first()).toContainText('92.7% on what is left');
+  await expectAccessible(page);
+});
+
+test('a course that needs nothing says so and stands last, and one that the GPA leaves out is named', async ({
+  page,
+}) => {
+  await signUp(page);
+  const done = structuredClone(POOLED);
+  done.title = 'All done';
+  delete done.credits;
+  for (const piece of done.root.children)
+    if (piece.kind === 'assessment') Object.assign(piece, { status: 'scored', score: { percent: '95' } });
+  await addCourse(page, done);
+  await addCourse(page, POOLED);
+  await expect(page.getByText('needs nothing more')).toBeVisible();
+  await expect(page.getByText(/Without All done: no credits or no grade points/)).toBeVisible();
+  await expect(page.getByRole('link', { name: /can end|ends at/ }).first()).toContainText('Rope Work');
+  await expectAccessible(page);
+});
+
+test('each part of the ribbon tells what it is', async ({ page }) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  const ribbon = page.getByRole('group', { name: 'Course points' });
+  const part = ribbon.getByRole('button', { name: /^Field logs, 35 of 100/ });
+  await part.click();
+  await expect(
+    ribbon.getByText(/^Field logs, 35 of 100: 16\.3 earned, [\d.]+ lost, 17\.3 open\.$/),
+  ).toBeVisible();
+  await part.press('Enter');
+  await expect(part).toHaveAttribute('aria-expanded', 'false');
+  await expectAccessible(page);
+});
+
+test('a half that carries a letter has its own reach', async ({ page }) => {
+  await openSample(page);
+  await openCourse(page, 'Maritime Law');
+  await openPage(page, 'Reach');
+  await expect(page.getByRole('heading', { name: 'Each part’s own letter' })).toBeVisible();
+  await page.getByRole('button', { name: /^Second half/ }).click();
+  await expect(page.getByRole('heading', { name: 'What each letter takes' })).toHaveCount(2);
+  await expectAccessible(page);
+});
