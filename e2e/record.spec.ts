@@ -50,7 +50,7 @@ test('takes letters, states and fractions of another whole, and can be undone', 
   await expect(page.getByRole('button', { name: /^Eelgrass survey: —, past due/ })).toBeVisible();
   await record(page, 'Tidal creek log', 'a-');
   await expect(page.getByRole('button', { name: /^Tidal creek log: A−/ })).toBeVisible();
-  await page.getByRole('button', { name: /^Final exam/ }).click();
+  await page.getByRole('button', { name: /^Final exam: / }).click();
   await page.getByLabel('Score of Final exam').fill('50/100');
   await page.getByRole('button', { name: 'This piece is out of 80. Make it out of 100?' }).click();
   await expect(page.getByLabel('Score of Final exam')).toBeHidden();

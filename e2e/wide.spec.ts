@@ -66,7 +66,9 @@ test('the whole slice on a wide screen', async ({ page }) => {
   ).toBeVisible();
   await openPage(page, 'Reach');
   await expect(
-    page.getByText('A takes 100% on what is left, or 90 of 90 on Paper 2 if the rest goes as usual.'),
+    page.getByText(
+      'A takes 100% on what is left: 90 more of the 90 points that are open, or 90 of 90 on Paper 2 if the rest goes as usual.',
+    ),
   ).toBeVisible();
   await page.reload();
   await expect(page.getByText('A takes 100% on what is left')).toBeVisible();

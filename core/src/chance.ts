@@ -41,6 +41,12 @@ export const CHANCE_RUNS = 20_000;
 const SEED = 20_261_004;
 /** Fewer scores say nothing about how far scores scatter. */
 const FEWEST = 4;
+const COUNTS = [
+  'There are no scores',
+  'There is one score',
+  'There are two scores',
+  'There are three scores',
+];
 
 /** How much the course's own mean says of a category's, in scores. */
 const MEAN_STRENGTH = 2;
@@ -97,9 +103,7 @@ export function chanceModel(plan: Plan): ChanceModel | NoChance {
   );
   const values = scored.map(({ entered }) => toFloat(entered!));
   if (scored.length < FEWEST)
-    return {
-      why: `There are ${scored.length === 0 ? 'no scores' : scored.length === 1 ? 'one score' : `${scored.length} scores`} yet. A chance worth telling takes at least ${FEWEST}.`,
-    };
+    return { why: `${COUNTS[scored.length]} yet. A chance worth telling takes at least ${FEWEST}.` };
   const byCategory = new Map<PlannedCategory | undefined, number[]>();
   scored.forEach(({ parent }, index) =>
     byCategory.set(parent, [...(byCategory.get(parent) ?? []), values[index]!]),

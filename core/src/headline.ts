@@ -63,10 +63,12 @@ export function headline(from: Outlooks, bands: readonly BandReach[], alone: Alo
   const promised = from.plan.pieces.filter(
     ({ origin, takesPart, insideExtra }) => origin === 'promised' && takesPart && !insideExtra,
   ).length;
+  const best = bands.find(({ state }) => state !== 'out')?.band;
+  const isPinned = from.plan.course.target !== undefined;
+  if (isPinned && goal.state === 'out') return { kind: 'out', band, best };
   if (likely && !bands.some(({ state }) => state === 'reachable'))
     return settledHeadline(from, goal, likely.value, promised);
-  if (goal.state === 'out')
-    return { kind: 'out', band, best: bands.find(({ state }) => state !== 'out')?.band };
+  if (goal.state === 'out') return { kind: 'out', band, best };
   if (goal.state === 'secured') return { kind: 'secured', band, best: goal === bands[0], promised };
   const above = bands.slice(0, bands.indexOf(goal));
   const below = bands.slice(bands.indexOf(goal) + 1, -1);

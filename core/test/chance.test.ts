@@ -105,7 +105,7 @@ describe('the chances of a course', () => {
   test('too few scores say so instead of guessing, and so does a course in which nothing is open', () => {
     const why = (found: Chance | NoChance) => ('why' in found ? found.why : 'a chance');
     expect(why(chance(outlooks(halfDone([[80], [90, 70]], 3), NOW)))).toBe(
-      'There are 3 scores yet. A chance worth telling takes at least 4.',
+      'There are three scores yet. A chance worth telling takes at least 4.',
     );
     expect(why(chance(outlooks(halfDone([[], []], 3), NOW)))).toMatch(/^There are no scores yet\./);
     expect(why(chance(outlooks(halfDone(KNOWN, 0), NOW)))).toBe(

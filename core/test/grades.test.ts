@@ -213,6 +213,11 @@ describe('the headline', () => {
     expect(say(bad)).toBe('A is out, even with full marks; C is the best that is left.');
   });
 
+  it('does not call a target settled that nothing can reach any more', () => {
+    const document = course([scored('75', '100')], {}, { target: { label: 'A' } });
+    expect(say(document)).toBe('A is out, even with full marks; C is the best that is left.');
+  });
+
   it('says when there is nothing to say', () => {
     expect(say(course([]))).toBe('Nothing is listed yet that could make a grade.');
   });

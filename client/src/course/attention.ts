@@ -25,8 +25,3 @@ function rankOf(headline: Headline): number {
       return 400;
   }
 }
-
-/** Whether a course has what it wants, whatever happens. */
-export function needsNothing({ kind }: Headline): boolean {
-  return kind === 'secured' || kind === 'settled';
-}

@@ -2,10 +2,13 @@ import {
   courseSetting,
   decimalSchema,
   decimalText,
+  fractionOfPercent,
   halvesOf,
+  HUNDRED,
   partAsCourse,
   pointsToGo,
   shownLevel,
+  thresholdOf,
   type BandReach,
   type Category,
   type PointsToGo,
@@ -115,11 +118,16 @@ export function isTarget({ headline }: Computed, { band }: BandReach): boolean {
   return headline.kind === 'takes' && headline.band === band;
 }
 
-function takesWords(entry: BandReach, { outlooks, alone }: Computed, togo: PointsToGo | undefined): string {
+function takesWords(
+  entry: BandReach,
+  { outlooks, alone, letters }: Computed,
+  togo: PointsToGo | undefined,
+): string {
   if (entry.state === 'secured') return 'whatever happens';
   if (entry.state === 'out') {
     const best = outlooks.ceiling.worth!.value;
-    return `out of reach: full marks end at ${percent(best)}, it starts at ${number(entry.band.from)}`;
+    const short = thresholdOf(fractionOfPercent(entry.band.from), letters).least.sub(best);
+    return `full marks end at ${percent(best)}, ${decimalText(short.mul(HUNDRED), 2)} short of it`;
   }
   return [
     togo && `${decimalText(togo.more(entry.band), 6)} more of the ${togo.open} points that are open`,
@@ -218,7 +226,7 @@ function HalfReach({ course, half }: { course: StoredCourse; half: Category }) {
   const next = computed.headline;
   return (
     <Fold
-      title={`${half.name}: ${letter}, ${shown}`}
+      title={`${half.name}: ${computed.outlooks.standing.worth ? `${letter}, ${shown}` : 'nothing yet'}`}
       summary={
         next.kind === 'takes' ? `${next.band.label} takes ${next.level}% on what is left of it.` : undefined
       }

@@ -20,9 +20,6 @@ const RIGHT = 14;
 const TOP = 14;
 const BOTTOM = 30;
 
-/** A finger that moves along drags; one that moves up or down scrolls. */
-const DRAGGED = { touchAction: 'pan-y', cursor: 'ew-resize' } as object;
-
 /** What the second piece takes as the first brings more, with a handle to drag along, by finger, pointer or arrow keys. */
 export function PairCurve({ points, first, second, place, onPlace }: PairCurveProps) {
   const c = useColours();
@@ -47,7 +44,7 @@ export function PairCurve({ points, first, second, place, onPlace }: PairCurvePr
   const move = (at: number) => onPlace(Math.max(0, Math.min(last, Math.round(((at - LEFT) / inner) * last))));
   return (
     <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)} style={{ height: HEIGHT }}>
-      <View
+      <div
         role="slider"
         tabIndex={0}
         aria-label={`Score of ${first.name} to try`}
@@ -55,19 +52,22 @@ export function PairCurve({ points, first, second, place, onPlace }: PairCurvePr
         aria-valuemax={last}
         aria-valuenow={place}
         aria-valuetext={`${number(points[place]!.first)} of ${number(first.possible)}: ${second.name} takes ${takesText(points[place]!.second, second)}`}
-        onStartShouldSetResponder={() => true}
-        onResponderGrant={({ nativeEvent }) => move(nativeEvent.locationX)}
-        onResponderMove={({ nativeEvent }) => move(nativeEvent.locationX)}
-        {...{
-          onKeyDown: (event: React.KeyboardEvent) => {
-            const step = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
-            const end = { Home: 0, End: last }[event.key];
-            if (step === undefined && end === undefined) return;
-            event.preventDefault();
-            onPlace(end ?? Math.max(0, Math.min(last, place + step!)));
-          },
+        onPointerDown={({ currentTarget, pointerId, nativeEvent }) => {
+          currentTarget.setPointerCapture(pointerId);
+          move(nativeEvent.offsetX);
         }}
-        style={[{ height: HEIGHT }, DRAGGED]}
+        onPointerMove={({ buttons, nativeEvent }) => {
+          if (buttons > 0) move(nativeEvent.offsetX);
+        }}
+        onKeyDown={(event) => {
+          const step = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
+          const end = { Home: 0, End: last }[event.key];
+          if (step === undefined && end === undefined) return;
+          event.preventDefault();
+          onPlace(end ?? Math.max(0, Math.min(last, place + step!)));
+        }}
+        // A finger that moves along drags; one that moves up or down scrolls.
+        style={{ height: HEIGHT, touchAction: 'pan-y', cursor: 'ew-resize' }}
       >
         {width > 0 && (
           <Svg width={width} height={HEIGHT} aria-hidden style={{ pointerEvents: 'none' }}>
@@ -149,7 +149,7 @@ export function PairCurve({ points, first, second, place, onPlace }: PairCurvePr
             />
           </Svg>
         )}
-      </View>
+      </div>
     </View>
   );
 }

@@ -2,7 +2,6 @@ import { headlinePhrases, shownPercent, type Headline } from '@fidens/core';
 import { Link } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { needsNothing } from '../course/attention';
 import { compute, type Computed } from '../course/computed';
 import { gradeWords, number } from '../course/words';
 import type { StoredCourse } from '../data/courses';
@@ -108,7 +107,7 @@ function HeadlineChip({ headline, isPinned }: { headline: Headline; isPinned: bo
   if (headline.kind === 'takes')
     return <WordChip tone="ask">{isPinned ? `target ${label}` : label}</WordChip>;
   if (headline.kind === 'out') return <WordChip tone="pale">target {label}</WordChip>;
-  return <WordChip tone="secured">✓ {label}</WordChip>;
+  return <WordChip tone="secured">{headline.kind === 'secured' ? `✓ ${label}` : label}</WordChip>;
 }
 
 function HeadlineWords({ headline }: { headline: Headline }) {
@@ -122,7 +121,7 @@ function HeadlineWords({ headline }: { headline: Headline }) {
       </>
     );
   }
-  if (needsNothing(headline)) return <>needs nothing more</>;
+  if (headline.kind === 'secured') return <>needs nothing more</>;
   return <>{textOf(headline)}</>;
 }
 
@@ -134,6 +133,7 @@ function textOf(headline: Headline): string {
 
 function shortHeadline({ headline }: Computed): string {
   if (headline.kind === 'takes') return `${headline.band.label} takes ${headline.level}%`;
-  if (needsNothing(headline) && 'band' in headline) return `✓ ${headline.band.label}, needs nothing`;
+  if (headline.kind === 'secured') return `✓ ${headline.band.label}, needs nothing`;
+  if (headline.kind === 'settled') return `${headline.band.label}, whatever comes`;
   return headline.kind === 'out' ? `${headline.band.label} is out` : 'nothing to grade yet';
 }

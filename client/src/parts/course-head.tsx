@@ -1,5 +1,6 @@
-import { decimalText, settledPoints } from '@fidens/core';
+import { decimalText, headlinePhrases, settledPoints, type Course, type Phrase } from '@fidens/core';
 import { Link } from 'expo-router';
+import { useDeferredValue } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { compute } from '../course/computed';
@@ -12,6 +13,7 @@ import { TEXT_STRONG, useColours } from '../theme/paper-theme';
 import { rangeWords } from './course-card';
 import { Ribbon } from './ribbon';
 import { marksOf } from './ribbon-marks';
+import { Phrases } from './words';
 
 export const PAGE_NAMES = ['scores', 'reach', 'rules', 'working'] as const;
 export type PageName = (typeof PAGE_NAMES)[number];
@@ -80,9 +82,23 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
           page === 'reach' ? undefined : marksOf(computed.outlooks, computed.letters, targetOf(document))
         }
       />
+      {page !== 'reach' && <HeadWords document={document} />}
       <CourseTabs courseId={course.id} page={page} />
     </View>
   );
+}
+
+/** The first sentence of what the numbers say; it follows a change as soon as there is time. */
+function HeadWords({ document }: { document: Course }) {
+  const now = useNow();
+  const { headline } = compute(useDeferredValue(document), now);
+  if (headline.kind === 'no value') return null;
+  return <Phrases phrases={firstSentence(headlinePhrases(headline))} variant="bodyMedium" />;
+}
+
+function firstSentence(phrases: readonly Phrase[]): Phrase[] {
+  const end = phrases.findIndex(({ text }) => text.endsWith('.'));
+  return phrases.slice(0, end < 0 ? phrases.length : end + 1);
 }
 
 /** The letter that is pinned, if one is. */

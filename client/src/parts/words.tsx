@@ -6,10 +6,16 @@ import { SPACE } from '../theme/layout';
 import { TEXT_STRONG, useColours } from '../theme/paper-theme';
 
 /** Sentences of the core, what matters most set off. */
-export function Phrases({ phrases, style }: { phrases: readonly Phrase[]; style?: StyleProp<TextStyle> }) {
+export function Phrases({
+  phrases,
+  variant = 'bodyLarge',
+}: {
+  phrases: readonly Phrase[];
+  variant?: 'bodyLarge' | 'bodyMedium';
+}) {
   const { ink, askSoft, onAskSoft } = useColours();
   return (
-    <Text variant="bodyLarge" style={[{ color: ink }, style]}>
+    <Text variant={variant} style={{ color: ink }}>
       {phrases.map(({ text, strong }, index) => (
         <Text
           key={index}
