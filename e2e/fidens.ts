@@ -122,8 +122,8 @@ export async function addCourse(page: Page, document: Course): Promise<void> {
   await page.goto('/');
 }
 
-/** A course of that many open pieces with long names, in three categories. */
-export function largeCourse(pieces: number): Course {
+/** A course of that many pieces with long names in three categories; of each the first ones have scores, the rest is open. */
+export function largeCourse(pieces: number, scored = 0): Course {
   const names = ['Tide tables', 'Rope work', 'Sailmaking'];
   return {
     format: 'fidens-course',
@@ -155,6 +155,10 @@ export function largeCourse(pieces: number): Course {
             id: `p${number}`,
             name: `Piece ${number} of the long series about ${name.toLowerCase()}, with everything that belongs to it`,
             possible: '10',
+            ...(index < scored / 3 && {
+              status: 'scored' as const,
+              score: { points: String(6 + (number % 5)) },
+            }),
           };
         }),
       })),

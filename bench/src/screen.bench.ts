@@ -21,6 +21,13 @@ export async function screenBench(): Promise<void> {
       await addCourse(page, largeCourse(PIECES));
       await measurePage(page, size);
       await page.close();
+      for (const pieces of [60, PIECES]) {
+        const rehearsing = await browser.newPage({ baseURL: fidens.url, viewport });
+        await makeAccount(rehearsing, `${size}${pieces}`);
+        await addCourse(rehearsing, largeCourse(pieces, (pieces * 2) / 3));
+        await measureRehearsal(rehearsing, pieces, size);
+        await rehearsing.close();
+      }
     }
   } finally {
     await browser.close();
@@ -31,10 +38,6 @@ export async function screenBench(): Promise<void> {
 const SIZES = { phone: { width: 390, height: 844 }, wide: { width: 1280, height: 800 } };
 
 async function measurePage(page: Page, size: string): Promise<void> {
-  const say = (what: string, milliseconds: readonly number[]) =>
-    console.log(
-      `${`${what}, ${PIECES} pieces, ${size}`.padEnd(64)} ${median(milliseconds).toFixed(1).padStart(10)} ms`,
-    );
   const session = await page.context().newCDPSession(page);
   await session.send('Performance.enable');
   const opened: number[] = [];
@@ -46,7 +49,7 @@ async function measurePage(page: Page, size: string): Promise<void> {
     await page.goBack();
     await page.getByRole('link', { name: 'Term', exact: true }).click();
   }
-  say('The Scores page painted from the cache', opened);
+  say('The Scores page painted from the cache', PIECES, size, opened);
   await openCourse(page, 'Three hundred');
   await page.getByRole('button', { name: /^Piece 1 of/ }).click();
   const typed: number[] = [];
@@ -55,8 +58,54 @@ async function measurePage(page: Page, size: string): Promise<void> {
     typed.push(await work(page, session, () => page.keyboard.type('8')));
     recorded.push(await work(page, session, () => page.keyboard.press('Enter')));
   }
-  say('A key in a score field: all work of the page', typed);
-  say('Enter: recorded, and on to the next', recorded);
+  say('A key in a score field: all work of the page', PIECES, size, typed);
+  say('Enter: recorded, and on to the next', PIECES, size, recorded);
+}
+
+async function measureRehearsal(page: Page, pieces: number, size: string): Promise<void> {
+  const session = await page.context().newCDPSession(page);
+  await session.send('Performance.enable');
+  await openCourse(page, 'Three hundred');
+  await page.getByRole('tab', { name: 'Reach' }).click();
+  await page
+    .getByLabel(/^Try a score on/)
+    .first()
+    .click();
+  const answered: number[] = [];
+  const typed: number[] = [];
+  await page.keyboard.type('5');
+  for (let key = 0; key < KEYS; key += 1) {
+    await quiet(page);
+    const answer = untilAnswered(page);
+    typed.push(await work(page, session, () => page.keyboard.type(String((key % 4) + 1))));
+    answered.push(await answer);
+    await page.keyboard.press('Backspace');
+  }
+  say('A key in a rehearsal, until everything answers', pieces, size, answered);
+  say('A key in a rehearsal: all work of the page', pieces, size, typed);
+}
+
+function say(what: string, pieces: number, size: string, milliseconds: readonly number[]): void {
+  console.log(
+    `${`${what}, ${pieces} pieces, ${size}`.padEnd(64)} ${median(milliseconds).toFixed(1).padStart(10)} ms`,
+  );
+}
+
+/** From the next key to the change that it makes in the page: reach, ribbon and outlooks change in one piece. */
+function untilAnswered(page: Page): Promise<number> {
+  return page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        let begun = 0;
+        addEventListener('keydown', () => (begun = performance.now()), { capture: true, once: true });
+        const rehearsal = document.querySelector('[aria-label="Rehearsal"]') ?? document.body;
+        const observer = new MutationObserver(() => {
+          observer.disconnect();
+          resolve(performance.now() - begun);
+        });
+        observer.observe(rehearsal, { subtree: true, characterData: true, childList: true });
+      }),
+  );
 }
 
 /** Makes an account by the way that the form takes, on the page's own clock: a stopped one would cost time of its own. */

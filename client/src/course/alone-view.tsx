@@ -1,5 +1,5 @@
 import { pair, solve, type Assessment, type BandReach, type Goal, type PairPoint } from '@fidens/core';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Choice } from '../parts/choice';
@@ -12,7 +12,7 @@ import { PairCurve, takesText } from './pair-curve';
 import { number } from './words';
 
 /** One open piece alone, and two against each other: what each must bring, everything else as usual. */
-export function AloneView({ computed }: { computed: Computed }) {
+export const AloneView = memo(function AloneView({ computed }: { computed: Computed }) {
   const open = useMemo(() => openPieces(computed), [computed]);
   const [chosen, setChosen] = useState<string>();
   const [other, setOther] = useState<string>();
@@ -50,7 +50,7 @@ export function AloneView({ computed }: { computed: Computed }) {
       )}
     </View>
   );
-}
+});
 
 /** At most so many pieces to choose from: those that can move the course most. */
 const MOST = 12;

@@ -5,7 +5,7 @@ import {
   type ChanceAssumptions,
   type Course,
 } from '@fidens/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
@@ -31,7 +31,7 @@ const EFFORTS = [
 ] as const;
 
 /** How the term may end, by simulation, off the page's own thread; asked for when it is unfolded. */
-export function ChanceView({ course }: { course: Course }) {
+export const ChanceView = memo(function ChanceView({ course }: { course: Course }) {
   return (
     <View style={{ gap: SPACE.s }}>
       <SectionTitle>Chance</SectionTitle>
@@ -43,7 +43,7 @@ export function ChanceView({ course }: { course: Course }) {
       </Fold>
     </View>
   );
-}
+});
 
 function Simulated({ course }: { course: Course }) {
   const now = useNow();

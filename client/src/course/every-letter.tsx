@@ -13,7 +13,7 @@ import {
   type Category,
   type PointsToGo,
 } from '@fidens/core';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import type { StoredCourse } from '../data/courses';
@@ -31,6 +31,7 @@ import { gradeWords, number, percent } from './words';
 /** What each letter takes: sure, within reach at which level, or out and by how much. */
 export function EveryLetter({ computed }: { computed: Computed }) {
   const togo = useMemo(() => pointsToGo(computed.outlooks), [computed]);
+  const longest = Math.max(...computed.reach.map(({ band }) => band.label.length));
   return (
     <View>
       <View style={{ paddingBottom: SPACE.s }}>
@@ -39,23 +40,43 @@ export function EveryLetter({ computed }: { computed: Computed }) {
         </SectionTitle>
       </View>
       {computed.reach.map((entry) => (
-        <LetterRow key={entry.band.label} entry={entry} computed={computed} togo={togo} />
+        <LetterRow
+          key={entry.band.label}
+          label={entry.band.label}
+          state={entry.state}
+          words={takesWords(entry, computed, togo)}
+          shown={entry.state === 'reachable' ? shownLevel(entry) : ''}
+          level={Number(entry.level ?? 0)}
+          isGoal={isTarget(computed, entry)}
+          column={longest > 3 ? Math.min(110, 11 * longest) : 48}
+        />
       ))}
     </View>
   );
 }
 
+/** A letter's row in plain values: where they stay, it is not drawn again. */
 interface LetterRowProps {
-  entry: BandReach;
-  computed: Computed;
-  togo: PointsToGo | undefined;
+  label: string;
+  state: BandReach['state'];
+  words: string;
+  /** The level for people, and as a length. */
+  shown: string;
+  level: number;
+  isGoal: boolean;
+  column: number;
 }
 
-function LetterRow({ entry, computed, togo }: LetterRowProps) {
+const LetterRow = memo(function LetterRow({
+  label,
+  state,
+  words,
+  shown,
+  level,
+  isGoal,
+  column,
+}: LetterRowProps) {
   const c = useColours();
-  const longest = Math.max(...computed.reach.map(({ band }) => band.label.length));
-  const column = longest > 3 ? Math.min(110, 11 * longest) : 48;
-  const isGoal = isTarget(computed, entry);
   return (
     <View
       style={{
@@ -70,29 +91,29 @@ function LetterRow({ entry, computed, togo }: LetterRowProps) {
     >
       <Text
         variant={column > 60 ? 'titleMedium' : 'headlineMedium'}
-        style={{ width: column, color: entry.state === 'out' ? c.onPale : c.ink }}
+        style={{ width: column, color: state === 'out' ? c.onPale : c.ink }}
       >
-        {entry.band.label}
+        {label}
       </Text>
       <View style={{ flex: 1, gap: SPACE.xs, minWidth: 0 }}>
-        <Soft>{takesWords(entry, computed, togo)}</Soft>
-        {entry.state === 'reachable' && <LevelBar level={Number(entry.level)} target={isGoal} />}
+        <Soft>{words}</Soft>
+        {state === 'reachable' && <LevelBar level={level} target={isGoal} />}
       </View>
-      <LevelWords entry={entry} />
+      <LevelWords state={state} shown={shown} />
     </View>
   );
-}
+});
 
-function LevelWords({ entry }: { entry: BandReach }) {
+function LevelWords({ state, shown }: Pick<LetterRowProps, 'state' | 'shown'>) {
   const c = useColours();
-  if (entry.state === 'secured') return <WordChip tone="secured">✓ secured</WordChip>;
-  if (entry.state === 'out') return <Soft>out</Soft>;
+  if (state === 'secured') return <WordChip tone="secured">✓ secured</WordChip>;
+  if (state === 'out') return <Soft>out</Soft>;
   return (
     <Text
       variant="titleLarge"
       style={{ color: c.ink, fontFamily: TEXT_STRONG, minWidth: 78, textAlign: 'right' }}
     >
-      {shownLevel(entry)}%
+      {shown}%
     </Text>
   );
 }
@@ -205,7 +226,7 @@ export function TargetChoice({ course }: { course: StoredCourse }) {
 }
 
 /** Parts that carry a letter of their own, each with what its letters take. */
-export function HalvesReach({ course }: { course: StoredCourse }) {
+export const HalvesReach = memo(function HalvesReach({ course }: { course: StoredCourse }) {
   const halves = halvesOf(course.document);
   if (halves.length === 0) return null;
   return (
@@ -216,7 +237,7 @@ export function HalvesReach({ course }: { course: StoredCourse }) {
       ))}
     </View>
   );
-}
+});
 
 function HalfReach({ course, half }: { course: StoredCourse; half: Category }) {
   const now = useNow();

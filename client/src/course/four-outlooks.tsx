@@ -1,5 +1,6 @@
 import { OUTLOOKS, type OutlookName } from '@fidens/core';
 import { Link } from 'expo-router';
+import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { SectionTitle } from '../parts/words';
@@ -56,7 +57,15 @@ export function FourOutlooks({ computed, courseId }: FourOutlooksProps) {
 /** Two beside each other on a phone, four where there is room. */
 const PLACE = { flexGrow: 1, flexBasis: 132 } as const;
 
-function Card({ name, letter, percent }: { name: OutlookName; letter: string; percent: string }) {
+const Card = memo(function Card({
+  name,
+  letter,
+  percent,
+}: {
+  name: OutlookName;
+  letter: string;
+  percent: string;
+}) {
   const c = useColours();
   return (
     <View
@@ -90,4 +99,4 @@ function Card({ name, letter, percent }: { name: OutlookName; letter: string; pe
       </Text>
     </View>
   );
-}
+});

@@ -1,11 +1,12 @@
 import type { Assessment, Part } from '@fidens/core';
-import { memo, useCallback, useEffect, useRef, type ReactNode, type RefObject } from 'react';
+import { memo, useRef, type ReactNode, type RefObject } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import type { StoredCourse } from '../data/courses';
 import { useNow } from '../data/session';
 import { CheckBox } from '../parts/check-box';
 import { EntryField, type EntryStep } from '../parts/entry-field';
+import { useLatest } from '../parts/use-latest';
 import { WordChip } from '../parts/words';
 import { SPACE } from '../theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '../theme/paper-theme';
@@ -168,15 +169,6 @@ const Line = memo(function Line({ button, isOpen, isChosen, share, place, press,
     </Pressable>
   );
 });
-
-/** A function that stays the same and does what the latest one does. */
-export function useLatest<A extends unknown[]>(latest: (...args: A) => void): (...args: A) => void {
-  const now = useRef(latest);
-  useEffect(() => {
-    now.current = latest;
-  });
-  return useCallback((...args: A) => now.current(...args), []);
-}
 
 /** What sets off a row that is worked in, or chosen. */
 export function RowFrame({

@@ -1,4 +1,5 @@
 import { OUTLOOKS } from '@fidens/core';
+import { memo } from 'react';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { StoredCourse } from '../data/courses';
@@ -25,19 +26,7 @@ export function RehearsalBar({ course, rehearsal }: { course: StoredCourse; rehe
   };
   return (
     <Panel label="Rehearsal" tone="ask" sticky="top" dashed>
-      <View
-        style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: SPACE.s }}
-      >
-        <Figure>Rehearsal, not recorded</Figure>
-        <Button
-          compact
-          mode="outlined"
-          onPress={() => rehearsal.replace([], 'The rehearsal thrown away')}
-          accessibilityLabel="Throw the rehearsal away"
-        >
-          Throw away
-        </Button>
-      </View>
+      <Head replace={rehearsal.replace} />
       <Ribbon segments={after!.segments} recorded={before!.segments} />
       <View aria-live="polite" style={{ gap: 2 }}>
         {(['standing', 'forecast'] as const).map((name) => (
@@ -59,3 +48,22 @@ export function RehearsalBar({ course, rehearsal }: { course: StoredCourse; rehe
     </Panel>
   );
 }
+
+/** The same whatever is tried. */
+const Head = memo(function Head({ replace }: Pick<RehearsalNow, 'replace'>) {
+  return (
+    <View
+      style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: SPACE.s }}
+    >
+      <Figure>Rehearsal, not recorded</Figure>
+      <Button
+        compact
+        mode="outlined"
+        onPress={() => replace([], 'The rehearsal thrown away')}
+        accessibilityLabel="Throw the rehearsal away"
+      >
+        Throw away
+      </Button>
+    </View>
+  );
+});

@@ -1,5 +1,5 @@
 import { rehearse } from '@fidens/core';
-import { useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { reasonOf } from '../data/api';
@@ -25,18 +25,19 @@ import { gradeWords } from './words';
 
 interface CompareProps {
   course: StoredCourse;
-  rehearsal: RehearsalNow;
+  tries: RehearsalNow['tries'];
+  replace: RehearsalNow['replace'];
 }
 
 /** So many stand side by side. */
 const MOST = 4;
 
 /** Rehearsals that were kept under a name, beside the record: compared, taken up again, thrown away. */
-export function RehearsalCompare({ course, rehearsal }: CompareProps) {
+export function RehearsalCompare({ course, tries, replace }: CompareProps) {
   const { data: kept = [] } = useRehearsals(course.id);
   const keep = useKeepRehearsal();
   const [left, setLeft] = useState<string>();
-  if (kept.length === 0 && rehearsal.tries.length === 0) return null;
+  if (kept.length === 0 && tries.length === 0) return null;
   const from = Math.max(
     0,
     kept.findIndex(({ id }) => id === left),
@@ -45,14 +46,14 @@ export function RehearsalCompare({ course, rehearsal }: CompareProps) {
   return (
     <View style={{ gap: SPACE.m }}>
       <SectionTitle>Kept rehearsals</SectionTitle>
-      {rehearsal.tries.length > 0 && (
+      {tries.length > 0 && (
         <NameForm
           key={kept.length}
           label="Keep this rehearsal as"
           button="Keep"
           busy={keep.isPending}
           error={keep.error}
-          onName={(name) => keep.mutate({ id: newId(), courseId: course.id, name, tries: rehearsal.tries })}
+          onName={(name) => keep.mutate({ id: newId(), courseId: course.id, name, tries })}
         />
       )}
       {kept.length > MOST && (
@@ -73,7 +74,7 @@ export function RehearsalCompare({ course, rehearsal }: CompareProps) {
         >
           <Card title="The record" course={course} words="as it stands" />
           {shown.map((each) => (
-            <Kept key={each.id} course={course} kept={each} rehearsal={rehearsal} />
+            <Kept key={each.id} course={course} kept={each} replace={replace} />
           ))}
         </View>
       )}
@@ -81,10 +82,18 @@ export function RehearsalCompare({ course, rehearsal }: CompareProps) {
   );
 }
 
-function Kept({ course, kept, rehearsal }: CompareProps & { kept: StoredRehearsal }) {
+interface KeptProps extends Pick<CompareProps, 'course' | 'replace'> {
+  kept: StoredRehearsal;
+}
+
+/** One that was kept; drawn again only when it or the record changes. */
+const Kept = memo(function Kept({ course, kept, replace }: KeptProps) {
   const forget = useForgetRehearsal();
   const keep = useKeepRehearsal();
-  const { course: document } = rehearse(course.document, kept.tries);
+  const { course: document } = useMemo(
+    () => rehearse(course.document, kept.tries),
+    [course.document, kept.tries],
+  );
   const throwAway = () =>
     forget.mutateAsync(kept).then(
       () =>
@@ -105,7 +114,7 @@ function Kept({ course, kept, rehearsal }: CompareProps & { kept: StoredRehearsa
         <Button
           compact
           accessibilityLabel={`Take up ${kept.name}`}
-          onPress={() => rehearsal.replace(kept.tries, `Rehearsing ${kept.name}`)}
+          onPress={() => replace(kept.tries, `Rehearsing ${kept.name}`)}
         >
           Take up
         </Button>
@@ -121,7 +130,7 @@ function Kept({ course, kept, rehearsal }: CompareProps & { kept: StoredRehearsa
       {forget.error && <Soft>That could not be thrown away: {reasonOf(forget.error)}</Soft>}
     </Card>
   );
-}
+});
 
 interface CardProps {
   title: string;

@@ -11,7 +11,7 @@ import {
   type Entry,
   type Try,
 } from '@fidens/core';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
 import type { StoredCourse } from '../data/courses';
@@ -24,6 +24,7 @@ import { SPACE } from '../theme/layout';
 import { TEXT_STRONG, useColours } from '../theme/paper-theme';
 import { WEIGHT_WANTED } from './add-node';
 import { compute } from './computed';
+import { useLatest } from '../parts/use-latest';
 import { treeRows } from './placing';
 import type { RehearsalNow } from './rehearsal';
 import { number, scoreWords } from './words';
@@ -31,11 +32,13 @@ import { number, scoreWords } from './words';
 interface RehearsalProps {
   /** The course as it is recorded. */
   course: StoredCourse;
-  rehearsal: RehearsalNow;
+  tries: RehearsalNow['tries'];
+  /** What is tried on one piece or category from now on. */
+  set: RehearsalNow['set'];
 }
 
 /** Scores tried on any piece, and weights on anything: everything above answers at once, and the record stays as it is. */
-export function RehearsalPanel({ course, rehearsal }: RehearsalProps) {
+export function RehearsalPanel({ course, tries, set }: RehearsalProps) {
   const { document } = course;
   const rows = useMemo(() => treeRows(document.root), [document]);
   const pieces = rows.flatMap(({ node }) => (node.kind === 'assessment' ? [node] : []));
@@ -46,17 +49,17 @@ export function RehearsalPanel({ course, rehearsal }: RehearsalProps) {
     <View style={{ gap: SPACE.s }}>
       <SectionTitle>Rehearse</SectionTitle>
       <Soft>Try scores: everything on this page answers, and the record stays as it is.</Soft>
-      <Tries course={course} rehearsal={rehearsal} pieces={open} />
+      <Tries course={course} tries={tries} set={set} pieces={open} />
       {settled.length > 0 && (
         <Fold title="Try another score on what is settled" summary="A better one, or without it altogether.">
-          <Tries course={course} rehearsal={rehearsal} pieces={settled} />
+          <Tries course={course} tries={tries} set={set} pieces={settled} />
         </Fold>
       )}
       {weighed.length > 0 && (
         <Fold title="Try other weights" summary="What if the exam counted more?">
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
             {weighed.map(({ node }) => (
-              <WeightTry key={node.id} node={node} rehearsal={rehearsal} />
+              <WeightTry key={node.id} node={node} tried={tries.find(({ id }) => id === node.id)} set={set} />
             ))}
           </View>
         </Fold>
@@ -68,13 +71,21 @@ export function RehearsalPanel({ course, rehearsal }: RehearsalProps) {
 /** Pieces shown before all of them are asked for. */
 const FIRST = 10;
 
-function Tries({ pieces, ...rest }: RehearsalProps & { pieces: readonly Assessment[] }) {
+function Tries({ pieces, tries, course, set }: RehearsalProps & { pieces: readonly Assessment[] }) {
+  const now = useNow();
   const [all, setAll] = useState(false);
   const shown = all ? pieces : pieces.slice(0, FIRST);
   return (
     <View role="list" aria-label="Pieces to try scores on">
       {shown.map((piece) => (
-        <PieceTry key={piece.id} piece={piece} {...rest} />
+        <PieceTry
+          key={piece.id}
+          course={course}
+          piece={piece}
+          tried={tries.find(({ id }) => id === piece.id)}
+          usual={usualWords(course, piece, now)}
+          set={set}
+        />
       ))}
       {pieces.length > shown.length && (
         <Button compact style={{ alignSelf: 'flex-start' }} onPress={() => setAll(true)}>
@@ -85,11 +96,19 @@ function Tries({ pieces, ...rest }: RehearsalProps & { pieces: readonly Assessme
   );
 }
 
-function PieceTry({ course, rehearsal, piece }: RehearsalProps & { piece: Assessment }) {
+interface PieceTryProps {
+  course: StoredCourse;
+  piece: Assessment;
+  tried: Try | undefined;
+  /** What stands recorded, or what is usual. */
+  usual: string;
+  set: RehearsalNow['set'];
+}
+
+/** One piece to try scores on; drawn again only when something else is tried on it. */
+const PieceTry = memo(function PieceTry({ course, piece, tried, usual, set }: PieceTryProps) {
   const c = useColours();
-  const now = useNow();
   const change = useChange(course);
-  const tried = rehearsal.tries.find(({ id }) => id === piece.id);
   const kept = tried?.entry ? entryText({ ...piece, ...tried.entry } as Assessment) : '';
   const [text, setText] = useState(kept);
   const [told, setTold] = useState(kept);
@@ -106,9 +125,17 @@ function PieceTry({ course, rehearsal, piece }: RehearsalProps & { piece: Assess
     if (read?.kind === 'unclear') return;
     const nextEntry = read && entryOf(read.set);
     setTold(nextEntry ? entryText({ ...piece, ...nextEntry } as Assessment) : '');
-    rehearsal.set({ ...tried, id: piece.id, entry: nextEntry } as Try);
+    set({ ...tried, id: piece.id, entry: nextEntry } as Try);
   };
-  const usual = usualWords(course, piece, now);
+  const leaveOut = useLatest(() =>
+    set({ ...tried, id: piece.id, counted: tried?.counted === false ? undefined : false } as Try),
+  );
+  const record = useLatest(() => {
+    const { status, score } = tried!.entry!;
+    change([setting(piece.id, { status, score })], `${piece.name}: ${kept}, recorded`);
+    set({ ...tried, entry: undefined } as unknown as Try);
+  });
+  const takeBack = useLatest(() => set({ id: piece.id }));
   return (
     <View
       role="listitem"
@@ -153,52 +180,57 @@ function PieceTry({ course, rehearsal, piece }: RehearsalProps & { piece: Assess
         </Text>
       )}
       {tried && (
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
-          <Button
-            compact
-            mode={tried.counted === false ? 'contained-tonal' : 'outlined'}
-            onPress={() =>
-              rehearsal.set({ ...tried, counted: tried.counted === false ? undefined : false } as Try)
-            }
-          >
-            {tried.counted === false ? 'count it again' : 'without it'}
-          </Button>
-          {tried.entry && (
-            <Button
-              compact
-              mode="outlined"
-              accessibilityLabel={`Record the try on ${piece.name}`}
-              onPress={() => {
-                const { status, score } = tried.entry!;
-                change([setting(piece.id, { status, score })], `${piece.name}: ${kept}, recorded`);
-                rehearsal.set({ ...tried, entry: undefined } as unknown as Try);
-              }}
-            >
-              record it
-            </Button>
-          )}
-          <Button
-            compact
-            accessibilityLabel={`Take back the try on ${piece.name}`}
-            onPress={() => rehearsal.set({ id: piece.id })}
-          >
-            as recorded
-          </Button>
-        </View>
+        <TryButtons
+          name={piece.name}
+          isLeftOut={tried.counted === false}
+          hasEntry={tried.entry !== undefined}
+          leaveOut={leaveOut}
+          record={record}
+          takeBack={takeBack}
+        />
       )}
       {!tried && piece.score && (
         <Button
           compact
           style={{ alignSelf: 'flex-start' }}
           accessibilityLabel={`Try without ${piece.name}`}
-          onPress={() => rehearsal.set({ id: piece.id, counted: false })}
+          onPress={() => set({ id: piece.id, counted: false })}
         >
           without it
         </Button>
       )}
     </View>
   );
+});
+
+interface TryButtonsProps {
+  name: string;
+  isLeftOut: boolean;
+  hasEntry: boolean;
+  leaveOut: () => void;
+  record: () => void;
+  takeBack: () => void;
 }
+
+/** What can be done with a try; the same while its score is typed. */
+const TryButtons = memo(function TryButtons(props: TryButtonsProps) {
+  const { name, isLeftOut, hasEntry, leaveOut, record, takeBack } = props;
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
+      <Button compact mode={isLeftOut ? 'contained-tonal' : 'outlined'} onPress={leaveOut}>
+        {isLeftOut ? 'count it again' : 'without it'}
+      </Button>
+      {hasEntry && (
+        <Button compact mode="outlined" accessibilityLabel={`Record the try on ${name}`} onPress={record}>
+          record it
+        </Button>
+      )}
+      <Button compact accessibilityLabel={`Take back the try on ${name}`} onPress={takeBack}>
+        as recorded
+      </Button>
+    </View>
+  );
+});
 
 function entryOf({ status, score }: Extract<Entry, { kind: 'set' }>['set']): NonNullable<Try['entry']> {
   return { status, ...(score && { score }) };
@@ -215,8 +247,13 @@ function usualWords(course: StoredCourse, piece: Assessment, now: string): strin
   return usual ? `usual ${decimalText(usual.mul(planned.size), 1)} of ${number(piece.possible)}` : 'open';
 }
 
-function WeightTry({ node, rehearsal }: { node: CourseNode; rehearsal: RehearsalNow }) {
-  const tried = rehearsal.tries.find(({ id }) => id === node.id);
+interface WeightTryProps {
+  node: CourseNode;
+  tried: Try | undefined;
+  set: RehearsalNow['set'];
+}
+
+function WeightTry({ node, tried, set }: WeightTryProps) {
   return (
     <NumberRule
       label={`Try a weight on ${node.name}`}
@@ -233,7 +270,7 @@ function WeightTry({ node, rehearsal }: { node: CourseNode; rehearsal: Rehearsal
 
   function tryWeight(weight: string | undefined): void {
     const same = weight === undefined || weight === '' || weight === node.weight;
-    rehearsal.set({ ...tried, id: node.id, weight: same ? undefined : weight } as Try);
+    set({ ...tried, id: node.id, weight: same ? undefined : weight } as Try);
   }
 }
 

@@ -4,6 +4,7 @@ import { Text } from 'react-native-paper';
 import { useNow } from '../data/session';
 import { CheckBox } from '../parts/check-box';
 import { EntryField } from '../parts/entry-field';
+import { useLatest } from '../parts/use-latest';
 import { SPACE, TOUCH } from '../theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '../theme/paper-theme';
 import { PieceDetails } from './piece-details';
@@ -15,7 +16,6 @@ import {
   RowFrame,
   StateMark,
   useEntryDone,
-  useLatest,
   type PieceLine,
   type PieceRowProps,
 } from './piece-row';

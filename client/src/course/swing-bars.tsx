@@ -1,5 +1,5 @@
 import { decimalText, rational, type Rise } from '@fidens/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Choice } from '../parts/choice';
@@ -15,7 +15,7 @@ const FIRST = 8;
 type Order = 'swing' | 'rise';
 
 /** Where an hour counts most: how far each open piece can move the course, and how little it must rise for the next letter. */
-export function SwingBars({ computed }: { computed: Computed }) {
+export const SwingBars = memo(function SwingBars({ computed }: { computed: Computed }) {
   const [order, setOrder] = useState<Order>('swing');
   const found = computed.rises;
   if (!found || found.pieces.length === 0) return null;
@@ -45,7 +45,7 @@ export function SwingBars({ computed }: { computed: Computed }) {
       {shown.length > FIRST && <Soft>And {shown.length - FIRST} more, each with less.</Soft>}
     </View>
   );
-}
+});
 
 function Bar({ piece, most, next }: { piece: Rise; most: number; next: string | undefined }) {
   const c = useColours();

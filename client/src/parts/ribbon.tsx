@@ -1,5 +1,5 @@
 import { decimalText, ZERO, type Rational, type Segment } from '@fidens/core';
-import { useId, useState } from 'react';
+import { memo, useId, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import Svg, { Circle, ClipPath, Defs, G, Path, Pattern, Rect } from 'react-native-svg';
@@ -96,69 +96,110 @@ function Parts({ placed, top, height }: { placed: readonly Placed[]; top: number
 }
 
 function Bars({ placed, width, height }: { placed: readonly Placed[]; width: number; height: number }) {
-  const { ask, askSoft, hatch, dots, segment, primary, card } = useColours();
   const id = useId().replace(/\W/g, '');
-  const radius = height / 4;
   return (
     <Svg width={width} height={height} aria-hidden>
-      <Defs>
-        <Pattern
-          id={`hatch${id}`}
-          width={6}
-          height={6}
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(45)"
-        >
-          <Rect width={6} height={6} fill={card} />
-          <Rect width={2} height={6} fill={hatch} />
-        </Pattern>
-        <Pattern id={`tried${id}`} width={5} height={5} patternUnits="userSpaceOnUse">
-          <Rect width={5} height={5} fill={askSoft} />
-          <Circle cx={2.5} cy={2.5} r={1.6} fill={ask} />
-        </Pattern>
-        <Pattern id={`dots${id}`} width={6} height={6} patternUnits="userSpaceOnUse">
-          <Circle cx={3} cy={3} r={1.3} fill={dots} />
-        </Pattern>
-        {placed.map(({ segment: { id: key }, x, width: own }, index) => (
-          <ClipPath key={key} id={`clip${id}${index}`}>
-            <Rect x={x} y={0} width={own} height={height} rx={radius} />
-          </ClipPath>
-        ))}
-      </Defs>
+      <Patterns id={id} />
       {placed.map(({ segment: part, x, width: own, tried }, index) => {
         const all = whole(part);
         const length = (points: Rational) => (all.n === 0n ? 0 : points.div(all).valueOf() * own);
-        const earned = length(part.earned);
-        const rehearsed = length(tried);
-        const lost = length(part.lost);
-        const forecast = length(part.forecast);
         return (
-          <G key={part.id}>
-            <G clipPath={`url(#clip${id}${index})`}>
-              <Rect x={x} y={0} width={own} height={height} fill={card} />
-              <Rect x={x} y={0} width={earned - rehearsed} height={height} fill={primary} />
-              <Rect
-                x={x + earned - rehearsed}
-                y={0}
-                width={rehearsed}
-                height={height}
-                fill={`url(#tried${id})`}
-              />
-              <Rect x={x + earned} y={0} width={lost} height={height} fill={`url(#hatch${id})`} />
-              <Rect x={x + earned + lost} y={0} width={forecast} height={height} fill={`url(#dots${id})`} />
-            </G>
-            <Path
-              d={outline(x + 0.5, 0.5, Math.max(0, own - 1), height - 1, radius)}
-              fill="none"
-              stroke={segment}
-              strokeDasharray={part.extra ? '3 3' : undefined}
-            />
-          </G>
+          <Bar
+            key={part.id}
+            id={id}
+            index={index}
+            x={x}
+            width={own}
+            height={height}
+            earned={length(part.earned)}
+            tried={length(tried)}
+            lost={length(part.lost)}
+            forecast={length(part.forecast)}
+            extra={part.extra}
+          />
         );
       })}
     </Svg>
   );
 }
+
+const Patterns = memo(function Patterns({ id }: { id: string }) {
+  const { ask, askSoft, hatch, dots, card } = useColours();
+  return (
+    <Defs>
+      <Pattern
+        id={`hatch${id}`}
+        width={6}
+        height={6}
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(45)"
+      >
+        <Rect width={6} height={6} fill={card} />
+        <Rect width={2} height={6} fill={hatch} />
+      </Pattern>
+      <Pattern id={`tried${id}`} width={5} height={5} patternUnits="userSpaceOnUse">
+        <Rect width={5} height={5} fill={askSoft} />
+        <Circle cx={2.5} cy={2.5} r={1.6} fill={ask} />
+      </Pattern>
+      <Pattern id={`dots${id}`} width={6} height={6} patternUnits="userSpaceOnUse">
+        <Circle cx={3} cy={3} r={1.3} fill={dots} />
+      </Pattern>
+    </Defs>
+  );
+});
+
+interface BarProps {
+  /** Of the ribbon, and which of its parts. */
+  id: string;
+  index: number;
+  x: number;
+  width: number;
+  height: number;
+  earned: number;
+  tried: number;
+  lost: number;
+  forecast: number;
+  extra: boolean;
+}
+
+/** One part in plain lengths; drawn again only when one of them changes. */
+const Bar = memo(function Bar({
+  id,
+  index,
+  x,
+  width,
+  height,
+  earned,
+  tried,
+  lost,
+  forecast,
+  extra,
+}: BarProps) {
+  const { segment, primary, card } = useColours();
+  const radius = height / 4;
+  return (
+    <G>
+      <Defs>
+        <ClipPath id={`clip${id}${index}`}>
+          <Rect x={x} y={0} width={width} height={height} rx={radius} />
+        </ClipPath>
+      </Defs>
+      <G clipPath={`url(#clip${id}${index})`}>
+        <Rect x={x} y={0} width={width} height={height} fill={card} />
+        <Rect x={x} y={0} width={earned - tried} height={height} fill={primary} />
+        <Rect x={x + earned - tried} y={0} width={tried} height={height} fill={`url(#tried${id})`} />
+        <Rect x={x + earned} y={0} width={lost} height={height} fill={`url(#hatch${id})`} />
+        <Rect x={x + earned + lost} y={0} width={forecast} height={height} fill={`url(#dots${id})`} />
+      </G>
+      <Path
+        d={outline(x + 0.5, 0.5, Math.max(0, width - 1), height - 1, radius)}
+        fill="none"
+        stroke={segment}
+        strokeDasharray={extra ? '3 3' : undefined}
+      />
+    </G>
+  );
+});
 
 /** Room for a segment's name and, where there is one, its number. */
 function namesHeight(withPoints: boolean): number {

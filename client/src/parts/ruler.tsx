@@ -1,5 +1,5 @@
 import { decimalText, HUNDRED, type BandReach, type Rational } from '@fidens/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import type { Computed } from '../course/computed';
@@ -26,14 +26,13 @@ export function Ruler({ computed }: { computed: Computed }) {
   const high = percentOf(ceiling.worth?.value, 100);
   const start = Math.min(60, Math.floor(Math.max(0, low - 2) / 10) * 10);
   const end = Math.max(100, Math.ceil(high));
-  const at = (value: number) => 8 + ((value - start) / (end - start)) * (width - 16);
+  const at = (value: number) => placeOf(value, start, end, width);
   const flags = hoist(
     computed.reach
       .filter(({ band }) => Number(band.from) >= start && Number(band.from) > 0)
       .map((reach) => ({ reach, x: at(Number(reach.band.from)), width: 13 + 8 * reach.band.label.length })),
   );
   const top = Math.max(1, ...flags.map(({ row }) => row + 1)) * ROW + 6;
-  const ticks = Array.from({ length: Math.floor((end - start) / 10) + 1 }, (_, index) => start + index * 10);
   return (
     <View
       role="img"
@@ -43,29 +42,7 @@ export function Ruler({ computed }: { computed: Computed }) {
     >
       {width > 0 && (
         <Svg width={width} height={top + AXIS} aria-hidden>
-          <Line x1={at(start)} x2={at(end)} y1={top} y2={top} stroke={colours.rule} strokeWidth={2} />
-          {ticks.map((tick) => (
-            <G key={tick}>
-              <Line
-                x1={at(tick)}
-                x2={at(tick)}
-                y1={top}
-                y2={top + 8}
-                stroke={colours.rule}
-                strokeWidth={1.5}
-              />
-              <SvgText
-                x={at(tick)}
-                y={top + 26}
-                fill={colours.soft}
-                fontSize={12}
-                fontFamily={TEXT}
-                textAnchor={tick === start ? 'start' : tick === end ? 'end' : 'middle'}
-              >
-                {tick}
-              </SvgText>
-            </G>
-          ))}
+          <Axis start={start} end={end} top={top} width={width} />
           <Rect
             x={at(low)}
             y={top - 4}
@@ -74,15 +51,19 @@ export function Ruler({ computed }: { computed: Computed }) {
             rx={4}
             fill={colours.segment}
           />
-          {flags.map((flag) => (
-            <Pole key={flag.reach.band.label} flag={flag} top={top} target={isTarget(computed, flag.reach)} />
+          {flags.map(({ reach, x, row }) => (
+            <Pole key={reach.band.label} x={x} row={row} top={top} target={isTarget(computed, reach)} />
           ))}
-          {flags.map((flag) => (
+          {flags.map(({ reach, x, row, width: own }) => (
             <FlagMark
-              key={flag.reach.band.label}
-              flag={flag}
+              key={reach.band.label}
+              label={reach.band.label}
+              state={reach.state}
+              x={x}
+              width={own}
+              row={row}
               top={top}
-              target={isTarget(computed, flag.reach)}
+              target={isTarget(computed, reach)}
             />
           ))}
           {standing.worth && (
@@ -101,22 +82,71 @@ export function Ruler({ computed }: { computed: Computed }) {
   );
 }
 
+function placeOf(value: number, start: number, end: number, width: number): number {
+  return 8 + ((value - start) / (end - start)) * (width - 16);
+}
+
+interface AxisProps {
+  start: number;
+  end: number;
+  top: number;
+  width: number;
+}
+
+const Axis = memo(function Axis({ start, end, top, width }: AxisProps) {
+  const c = useColours();
+  const at = (value: number) => placeOf(value, start, end, width);
+  const ticks = Array.from({ length: Math.floor((end - start) / 10) + 1 }, (_, index) => start + index * 10);
+  return (
+    <G>
+      <Line x1={at(start)} x2={at(end)} y1={top} y2={top} stroke={c.rule} strokeWidth={2} />
+      {ticks.map((tick) => (
+        <G key={tick}>
+          <Line x1={at(tick)} x2={at(tick)} y1={top} y2={top + 8} stroke={c.rule} strokeWidth={1.5} />
+          <SvgText
+            x={at(tick)}
+            y={top + 26}
+            fill={c.soft}
+            fontSize={12}
+            fontFamily={TEXT}
+            textAnchor={tick === start ? 'start' : tick === end ? 'end' : 'middle'}
+          >
+            {tick}
+          </SvgText>
+        </G>
+      ))}
+    </G>
+  );
+});
+
+interface PoleProps {
+  x: number;
+  row: number;
+  top: number;
+  target: boolean;
+}
+
 /** The poles stand behind all flags: one that rises past a lower flag passes behind it. */
-function Pole({ flag: { x, row }, top, target }: { flag: Flag; top: number; target: boolean }) {
+const Pole = memo(function Pole({ x, row, top, target }: PoleProps) {
   const { ask, segment } = useColours();
   const [colour, width] = target ? [ask, 2.5] : [segment, 1];
   return <Line x1={x} x2={x} y1={flagTop(row, top)} y2={top} stroke={colour} strokeWidth={width} />;
-}
+});
 
 function flagTop(row: number, top: number): number {
   return top - (row + 1) * ROW - 2;
 }
 
-function FlagMark({ flag, top, target }: { flag: Flag; top: number; target: boolean }) {
+interface FlagMarkProps extends PoleProps {
+  label: string;
+  state: BandReach['state'];
+  width: number;
+}
+
+const FlagMark = memo(function FlagMark({ label, state, x, width, row, top, target }: FlagMarkProps) {
   const colours = useColours();
-  const { x, width, row } = flag;
   const y = flagTop(row, top);
-  const [fill, text] = flagColours(flag.reach, target, colours);
+  const [fill, text] = flagColours(state, target, colours);
   return (
     <G>
       <Path
@@ -125,14 +155,14 @@ function FlagMark({ flag, top, target }: { flag: Flag; top: number; target: bool
         stroke={colours.paper}
       />
       <SvgText x={x + 5} y={y + 13.5} fill={text} fontSize={12.5} fontFamily={TEXT_STRONG}>
-        {flag.reach.band.label}
+        {label}
       </SvgText>
     </G>
   );
-}
+});
 
 function flagColours(
-  { state }: BandReach,
+  state: BandReach['state'],
   target: boolean,
   c: ReturnType<typeof useColours>,
 ): [string, string] {
