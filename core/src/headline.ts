@@ -1,6 +1,6 @@
-import { bandOf, lettersOf } from './letter';
+import { bandOf, lettersOf, reaches, thresholdOf } from './letter';
 import type { Outlooks } from './outlook';
-import { decimalText, rational, roundToStep, type Rational } from './rational';
+import { decimalText, fractionOfPercent, rational, roundToStep, type Rational } from './rational';
 import { pointsToGo } from './points-to-go';
 import type { BandReach, Gap, Goal } from './reach';
 import type { Alone } from './solve';
@@ -23,6 +23,8 @@ export type Headline =
       readonly band: Goal;
       /** The best that is not out. */
       readonly best: Goal | undefined;
+      /** Whether open extra credit, which reach does not count on, could still bring it. */
+      readonly butForExtra: boolean;
     }
   | {
       readonly kind: 'takes';
@@ -31,8 +33,9 @@ export type Headline =
       readonly level: string;
       /** Levels above it that miss it after all. */
       readonly gaps: readonly Gap[];
-      /** Bands above it that no score reaches any more. */
+      /** Bands above it that nothing reaches any more, and those that only open extra credit could still bring. */
       readonly out: readonly Goal[];
+      readonly extraOnly: readonly Goal[];
       /** The best band that is sure, where that says anything. */
       readonly secured: Goal | undefined;
       /** Where points are pooled: how many more of those that are open. */
@@ -65,12 +68,16 @@ export function headline(from: Outlooks, bands: readonly BandReach[], alone: Alo
   ).length;
   const best = bands.find(({ state }) => state !== 'out')?.band;
   const isPinned = from.plan.course.target !== undefined;
-  if (isPinned && goal.state === 'out') return { kind: 'out', band, best };
+  const outHeadline = { kind: 'out', band, best, butForExtra: isInCeiling(from, band) } as const;
+  if (isPinned && goal.state === 'out') return outHeadline;
   if (likely && !bands.some(({ state }) => state === 'reachable'))
     return settledHeadline(from, goal, likely.value, promised);
-  if (goal.state === 'out') return { kind: 'out', band, best };
+  if (goal.state === 'out') return outHeadline;
   if (goal.state === 'secured') return { kind: 'secured', band, best: goal === bands[0], promised };
-  const above = bands.slice(0, bands.indexOf(goal));
+  const gone = bands
+    .slice(0, bands.indexOf(goal))
+    .filter(({ state }) => state === 'out')
+    .map((entry) => entry.band);
   const below = bands.slice(bands.indexOf(goal) + 1, -1);
   const togo = pointsToGo(from);
   return {
@@ -78,7 +85,8 @@ export function headline(from: Outlooks, bands: readonly BandReach[], alone: Alo
     band,
     level: shownLevel(goal),
     gaps: goal.gaps,
-    out: above.filter(({ state }) => state === 'out').map((entry) => entry.band),
+    out: gone.filter((goal) => !isInCeiling(from, goal)),
+    extraOnly: gone.filter((goal) => isInCeiling(from, goal)),
     secured: below.find(({ state }) => state === 'secured')?.band,
     points: togo && { more: decimalText(togo.more(band), 6), open: togo.open },
     alone: takeOf(alone, band),
@@ -86,10 +94,23 @@ export function headline(from: Outlooks, bands: readonly BandReach[], alone: Alo
   };
 }
 
+/** Whether full marks on everything, extra credit too, reach a band. */
+export function isInCeiling({ plan, ceiling }: Outlooks, { from }: Goal): boolean {
+  const letters = lettersOf(plan.course.scale);
+  return !!ceiling.worth && reaches(ceiling.worth.value, thresholdOf(fractionOfPercent(from), letters));
+}
+
+/** Whether everything at its best ends in another band than this. */
+function isLifted({ plan, ceiling }: Outlooks, band: Goal): boolean {
+  return !!ceiling.worth && bandOf(ceiling.worth.value, lettersOf(plan.course.scale)) !== band;
+}
+
 function settledHeadline(from: Outlooks, goal: BandReach, value: Rational, promised: number): Headline {
   const open = from.plan.pieces.some(({ settlement }) => settlement === 'unsettled');
   const band = bandOf(value, lettersOf(from.plan.course.scale));
   if (open && goal.state === 'secured') return { kind: 'secured', band: goal.band, best: false, promised };
+  // Open extra credit, on which reach does not count, may still lift it.
+  if (open && isLifted(from, band)) return { kind: 'secured', band, best: false, promised };
   return { kind: 'settled', band };
 }
 
@@ -137,21 +158,28 @@ export function headlinePhrases(headline: Headline): Phrase[] {
         ...promisedPhrases(headline.promised),
       ];
     case 'out':
-      return [
-        strong(`${nameOf(headline.band)} is out`),
-        plain(
-          `, even with full marks${headline.best ? `; ${headline.best.label} is the best that is left` : ''}.`,
-        ),
-      ];
+      return outPhrases(headline);
     case 'takes':
       return takesPhrases(headline);
   }
 }
 
+function outPhrases({ band, best, butForExtra }: Extract<Headline, { kind: 'out' }>): Phrase[] {
+  if (butForExtra)
+    return [
+      strong(`${nameOf(band)} takes extra credit`),
+      plain(': without it, even full marks are not enough.'),
+    ];
+  const left = best ? `; ${best.label} is the best that is left` : '';
+  return [strong(`${nameOf(band)} is out`), plain(`, even with full marks${left}.`)];
+}
+
 function takesPhrases(headline: Extract<Headline, { kind: 'takes' }>): Phrase[] {
-  const { band, level, gaps, out, secured, points, alone, promised } = headline;
+  const { band, level, gaps, out, extraOnly, secured, points, alone, promised } = headline;
   const before = [
     out.length > 0 && `${joined(out.map(nameOf))} ${out.length === 1 ? 'is' : 'are'} out; `,
+    extraOnly.length > 0 &&
+      `${joined(extraOnly.map(nameOf))} ${extraOnly.length === 1 ? 'takes' : 'take'} extra credit; `,
     secured && `${nameOf(secured)} is secured; `,
   ];
   const after = [

@@ -5,6 +5,7 @@ import {
   halvesOf,
   headline,
   headlinePhrases,
+  isInCeiling,
   lettersOf,
   ONE,
   outlooks,
@@ -78,6 +79,22 @@ describe('the words on top of a course', () => {
     );
   });
 
+  it('does not call out what open extra credit could still bring', () => {
+    const document = course(
+      [
+        scored('80', '100', { weight: '50' }),
+        open('10', { weight: '50' }),
+        open('10', { weight: '5', extraCredit: true }),
+      ],
+      weights,
+      { scale: { bands: [{ label: 'A', from: '92' }, ...LETTERS.bands.slice(1)] } },
+    );
+    expect(say({ ...document, target: { label: 'A' } })).toBe(
+      'A takes extra credit: without it, even full marks are not enough.',
+    );
+    expect(say(document)).toMatch(/^A takes extra credit; B takes 80% on what is left/);
+  });
+
   it('speaks of a percent of one’s own as of a letter', () => {
     const document = course(
       [scored('85', '100', { weight: '50' }), open('80', { name: 'the final', weight: '50' })],
@@ -103,12 +120,21 @@ describe('the words on top of a course', () => {
         const words = say(asked);
         expect(words).toMatch(/^[A-Z].*\.$/);
         expect(words).not.toMatch(/undefined|NaN|\s\s|\.\.|,\.|\b1 pieces|\b1 more piece that/);
+        const settled = /^Whatever comes, this is (.+)\.$/.exec(words)?.[1];
+        if (settled !== undefined)
+          for (const { worth } of [found.floor, found.ceiling])
+            expect(bandOf(worth!.value, lettersOf(asked.scale)).label).toBe(settled);
         for (const { band, state } of bands) {
           const name = band.own ? `Ending at ${band.label}` : band.label;
           const said = (state: string) => new RegExp(`(^|[;,] |and )${name} (is|are) ${state}`).test(words);
           if (said('secured')) expect(state).toBe('secured');
           if (said('out')) expect(state).toBe('out');
-          if (new RegExp(`${name} takes`).test(words)) expect(state).toBe('reachable');
+          if (new RegExp(`(^|[;,] |and )${name} takes? extra credit`).test(words)) {
+            expect(state).toBe('out');
+            expect(isInCeiling(found, band)).toBe(true);
+          }
+          if (said('out')) expect(isInCeiling(found, band)).toBe(false);
+          if (new RegExp(`${name} takes \\d`).test(words)) expect(state).toBe('reachable');
         }
       }),
       { numRuns: 400 },

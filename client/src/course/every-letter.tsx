@@ -5,6 +5,7 @@ import {
   fractionOfPercent,
   halvesOf,
   HUNDRED,
+  isInCeiling,
   partAsCourse,
   pointsToGo,
   shownLevel,
@@ -147,6 +148,8 @@ function takesWords(
   if (entry.state === 'secured') return 'whatever happens';
   if (entry.state === 'out') {
     const best = outlooks.ceiling.worth!.value;
+    if (isInCeiling(outlooks, entry.band))
+      return `only with extra credit: with all of it, full marks end at ${percent(best)}`;
     const short = thresholdOf(fractionOfPercent(entry.band.from), letters).least.sub(best);
     return `full marks end at ${percent(best)}, ${decimalText(short.mul(HUNDRED), 2)} short of it`;
   }

@@ -38,8 +38,12 @@ function takesOf(headline: Headline): { name: string; words: string; level?: str
     case 'takes':
       return { name: nameOf(headline.band), words: `takes ${headline.level}%`, level: headline.level };
     case 'out':
+      return {
+        name: nameOf(headline.band),
+        words: headline.butForExtra ? 'takes extra credit' : 'is out',
+      };
     case 'secured':
-      return { name: nameOf(headline.band), words: `is ${headline.kind}` };
+      return { name: nameOf(headline.band), words: 'is secured' };
     default:
       return undefined;
   }

@@ -135,5 +135,6 @@ function shortHeadline({ headline }: Computed): string {
   if (headline.kind === 'takes') return `${headline.band.label} takes ${headline.level}%`;
   if (headline.kind === 'secured') return `✓ ${headline.band.label}, needs nothing`;
   if (headline.kind === 'settled') return `${headline.band.label}, whatever comes`;
-  return headline.kind === 'out' ? `${headline.band.label} is out` : 'nothing to grade yet';
+  if (headline.kind === 'no value') return 'nothing to grade yet';
+  return `${headline.band.label} ${headline.butForExtra ? 'takes extra credit' : 'is out'}`;
 }
