@@ -1,6 +1,6 @@
 import type { Assessment, Course } from '@fidens/core';
 import { likeliest } from '../src/course/likeliest';
-import { isPiece, looseEndsOf } from '../src/course/loose-ends';
+import { isPiece, looseEndsOf, wantsDecision } from '../src/course/loose-ends';
 import { course, stored } from './sample';
 
 const NOW = '2026-10-20T12:00:00Z';
@@ -31,6 +31,19 @@ describe('loose ends', () => {
     expect(kindsOf(weighted)).toEqual({ Two: 'no weight' });
     weighted.root.children.push({ kind: 'category', id: 'c', name: 'Splices', weight: '50', children: [] });
     expect(kindsOf(weighted)).toEqual({ Two: 'unfiled' });
+  });
+
+  test('scores in a category that does not count are told, and want no decision', () => {
+    const practice: Course = {
+      ...course(),
+      root: { ...course().root, children: [{ ...course().root, id: 'p', name: 'Practice', counted: false }] },
+    };
+    const ends = looseEndsOf(stored(practice), NOW, undefined);
+    const told = ends.filter(({ kind }) => kind === 'uncounted');
+    expect(told.map((end) => ('words' in end ? end.words : ''))).toEqual([
+      'Practice is not counted: 1 score in it',
+    ]);
+    expect(told.filter(wantsDecision)).toEqual([]);
   });
 
   test('the same name on the same day is likely the same', () => {

@@ -4,7 +4,7 @@ import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { byAttention } from '../../src/course/attention';
-import { LOOSE_WORDS, useLooseEnds } from '../../src/course/loose-ends';
+import { LOOSE_WORDS, useLooseEnds, wantsDecision } from '../../src/course/loose-ends';
 import { useGpas } from '../../src/course/term-gpa';
 import { plural } from '../../src/course/words';
 import { reasonOf } from '../../src/data/api';
@@ -93,7 +93,7 @@ const GPA_WORDS = { forecast: 'as it goes', floor: 'at least', ceiling: 'at most
 
 function LooseBanner() {
   const c = useColours();
-  const loose = useLooseEnds();
+  const loose = useLooseEnds().filter(wantsDecision);
   const kinds = Object.keys(LOOSE_WORDS) as (keyof typeof LOOSE_WORDS)[];
   const first = kinds.find((kind) => loose.some((end) => end.kind === kind));
   if (!first) return null;

@@ -12,6 +12,7 @@ import {
   overdueOn,
   useAhead,
   useLooseEnds,
+  wantsDecision,
   type Ahead,
   type LooseEnd,
   type LoosePiece,
@@ -50,7 +51,7 @@ export default function LooseEndsPlace() {
       <Text variant="displaySmall" role="heading" aria-level={1} style={{ color: c.ink }}>
         Loose ends
       </Text>
-      {loose.length === 0 && (
+      {!loose.some(wantsDecision) && (
         <Empty title="Nothing is loose">
           Every piece that is due has its score, or a reason for having none.
         </Empty>
@@ -98,7 +99,7 @@ export default function LooseEndsPlace() {
           onDone={() => setChosen(undefined)}
         />
       )}
-      <Sweep count={loose.length} />
+      <Sweep count={loose.filter(wantsDecision).length} />
       <AheadList />
     </Page>
   );

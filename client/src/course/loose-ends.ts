@@ -1,5 +1,6 @@
 import {
   isCounted,
+  nodesIn,
   problems,
   regularChildren,
   statusOf,
@@ -27,7 +28,7 @@ export interface LoosePiece {
 /** Something in a course's rules that needs a decision. */
 export interface LooseRule {
   readonly course: StoredCourse;
-  readonly kind: 'promised' | 'problems';
+  readonly kind: 'promised' | 'problems' | 'uncounted';
   readonly words: string;
 }
 
@@ -44,7 +45,13 @@ export const LOOSE_WORDS: Record<LooseEnd['kind'], string> = {
   twice: 'Listed twice, it seems',
   promised: 'Promised and not listed',
   problems: 'Rules to look at',
+  uncounted: 'In a category that does not count',
 };
+
+/** Whether something is to be decided; what does not count on purpose is only told. */
+export function wantsDecision({ kind }: LooseEnd): boolean {
+  return kind !== 'uncounted';
+}
 
 const DAY = 86_400_000;
 
@@ -83,6 +90,7 @@ export function looseEndsOf(course: StoredCourse, now: string, term: Term | unde
   const seen = new Set<string>();
   for (const placed of walk(document)) {
     const { node } = placed;
+    if (node.kind === 'category') found.push(...uncountedIn(course, placed));
     if (!isCounted(placed)) continue;
     if (node.kind === 'category') {
       if (isFarOn(term, now)) found.push(...promisedIn(course, node));
@@ -145,6 +153,22 @@ function promisedIn(course: StoredCourse, category: Category): LooseEnd[] {
   const more = (category.planned?.pieces ?? 0) - regularChildren(category).length;
   if (more <= 0) return [];
   return [{ course, kind: 'promised', words: `${category.name}: ${plural(more, 'more piece')} promised` }];
+}
+
+/** A category that is the highest one there not to count, and holds scores. */
+function uncountedIn(course: StoredCourse, { node, above }: Placed): LooseEnd[] {
+  const parent = above.at(-1);
+  if (node.kind !== 'category' || parent?.kind !== 'category' || above.some(isLeftOut)) return [];
+  const isWeightless = parent.combine !== 'equal' && node.weight !== undefined && Number(node.weight) === 0;
+  if (!isLeftOut(node) && !isWeightless) return [];
+  const scores = nodesIn(node).filter((each) => each.kind === 'assessment' && each.score).length;
+  if (scores === 0) return [];
+  const why = isLeftOut(node) ? 'is not counted' : 'has weight 0';
+  return [{ course, kind: 'uncounted', words: `${node.name} ${why}: ${plural(scores, 'score')} in it` }];
+}
+
+function isLeftOut({ counted }: { counted?: boolean }): boolean {
+  return counted === false;
 }
 
 function placedCategory(root: Category, id: string): boolean {

@@ -123,7 +123,10 @@ interface LineProps extends PieceLine {
 
 const Line = memo(function Line({ button, isOpen, isChosen, share, place, press, ...line }: LineProps) {
   const c = useColours();
-  const under = [place, share && `${share} of 100`, line.extra && 'extra credit'].filter(Boolean).join(' · ');
+  const due = !line.isDay && line.due !== '' && `due ${line.due}`;
+  const under = [place, share && `${share} of 100`, due, line.extra && 'extra credit']
+    .filter(Boolean)
+    .join(' · ');
   const quiet = isQuiet(line);
   return (
     <Pressable

@@ -1,7 +1,7 @@
 import { Link, usePathname } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
-import { useLooseEnds } from '../course/loose-ends';
+import { useLooseEnds, wantsDecision } from '../course/loose-ends';
 import { undoLast, useSteps } from '../data/undo';
 import { Icon } from '../theme/icons';
 import { SPACE, TOUCH, useIsWide } from '../theme/layout';
@@ -56,7 +56,7 @@ export function Places() {
 function Place({ href, label }: { href: PlaceHref; label: string }) {
   const c = useColours();
   const here = useIsHere(href);
-  const loose = useLooseEnds().length;
+  const loose = useLooseEnds().filter(wantsDecision).length;
   const count = href === '/loose-ends' ? loose : 0;
   return (
     <Link href={href} asChild>
