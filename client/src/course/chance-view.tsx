@@ -8,13 +8,14 @@ import {
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { G, Line, Rect } from 'react-native-svg';
+import { AxisText } from '../parts/axis-text';
 import { useNow } from '../data/session';
 import { Choice } from '../parts/choice';
 import { Fold } from '../parts/fold';
 import { SectionTitle, Soft } from '../parts/words';
 import { SPACE } from '../theme/layout';
-import { TEXT, TEXT_MEDIUM, TEXT_STRONG, useColours } from '../theme/paper-theme';
+import { TEXT_MEDIUM, useColours } from '../theme/paper-theme';
 import { useChance } from './chance-question';
 
 const SPREADS = [
@@ -194,29 +195,20 @@ function Histogram({
                 stroke={c.ask}
                 strokeDasharray="3 3"
               />
-              <SvgText
-                x={x(Number(cut)) + 3}
-                y={HEAD - 6}
-                fill={c.ink}
-                fontSize={12}
-                fontFamily={TEXT_STRONG}
-              >
+              <AxisText x={x(Number(cut)) + 3} y={HEAD - 6} strong>
                 {label}
-              </SvgText>
+              </AxisText>
             </G>
           ))}
           {[low, middle, high].map((value, index) => (
-            <SvgText
+            <AxisText
               key={index}
               x={x(value)}
               y={HEIGHT - 6}
-              fill={c.soft}
-              fontSize={12}
-              fontFamily={TEXT}
-              textAnchor={index === 0 ? 'end' : index === 2 ? 'start' : 'middle'}
+              anchor={index === 0 ? 'end' : index === 2 ? 'start' : 'middle'}
             >
               {oneDecimal(value)}
-            </SvgText>
+            </AxisText>
           ))}
         </Svg>
       )}

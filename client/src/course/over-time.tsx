@@ -11,12 +11,13 @@ import { format } from 'date-fns/format';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, G, Line, Path } from 'react-native-svg';
+import { AxisText } from '../parts/axis-text';
 import { useNow } from '../data/session';
 import { Fold } from '../parts/fold';
 import { SectionTitle, Soft } from '../parts/words';
 import { SPACE } from '../theme/layout';
-import { TEXT, useColours } from '../theme/paper-theme';
+import { useColours } from '../theme/paper-theme';
 import { percent } from './words';
 
 /** The standing after each settled piece, drawn and as a table, and what moved it most. */
@@ -97,15 +98,9 @@ function Curve({ course, points }: { course: Course; points: readonly StandingTh
                 stroke={c.rule}
                 strokeDasharray="2 4"
               />
-              <SvgText
-                x={width - LABELS + 6}
-                y={y(Number(from)) + 4}
-                fill={c.soft}
-                fontSize={12}
-                fontFamily={TEXT}
-              >
+              <AxisText x={width - LABELS + 6} y={y(Number(from)) + 4}>
                 {label}
-              </SvgText>
+              </AxisText>
             </G>
           ))}
           <Path d={line} fill="none" stroke={c.primary} strokeWidth={2} strokeLinejoin="round" />

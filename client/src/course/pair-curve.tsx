@@ -1,8 +1,9 @@
 import type { Assessment, BandReach, PairPoint } from '@fidens/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
-import { TEXT, useColours } from '../theme/paper-theme';
+import Svg, { Circle, G, Line, Path } from 'react-native-svg';
+import { AxisText } from '../parts/axis-text';
+import { useColours } from '../theme/paper-theme';
 import { number } from './words';
 
 interface PairCurveProps {
@@ -74,51 +75,22 @@ export function PairCurve({ points, first, second, place, onPlace }: PairCurvePr
             {[low, most].map((score) => (
               <G key={score}>
                 <Line x1={LEFT} x2={width - RIGHT} y1={y(score)} y2={y(score)} stroke={c.rule} />
-                <SvgText
-                  x={LEFT - 6}
-                  y={y(score) + 4}
-                  fill={c.soft}
-                  fontSize={12}
-                  fontFamily={TEXT}
-                  textAnchor="end"
-                >
+                <AxisText x={LEFT - 6} y={y(score) + 4} anchor="end">
                   {number(String(score))}
-                </SvgText>
+                </AxisText>
               </G>
             ))}
             {[0, last].map((index) => (
-              <SvgText
-                key={index}
-                x={x(index)}
-                y={HEIGHT - 10}
-                fill={c.soft}
-                fontSize={12}
-                fontFamily={TEXT}
-                textAnchor={index === 0 ? 'start' : 'end'}
-              >
+              <AxisText key={index} x={x(index)} y={HEIGHT - 10} anchor={index === 0 ? 'start' : 'end'}>
                 {number(points[index]!.first)}
-              </SvgText>
+              </AxisText>
             ))}
-            <SvgText
-              x={LEFT + inner / 2}
-              y={HEIGHT - 10}
-              fill={c.soft}
-              fontSize={12}
-              fontFamily={TEXT}
-              textAnchor="middle"
-            >
+            <AxisText x={LEFT + inner / 2} y={HEIGHT - 10} anchor="middle">
               {short(first.name)}
-            </SvgText>
-            <SvgText
-              x={width - RIGHT}
-              y={TOP + 14}
-              fill={c.soft}
-              fontSize={12}
-              fontFamily={TEXT}
-              textAnchor="end"
-            >
+            </AxisText>
+            <AxisText x={width - RIGHT} y={TOP + 14} anchor="end">
               {short(second.name)}
-            </SvgText>
+            </AxisText>
             {firstIn > 0 && (
               <Line
                 x1={x(0)}

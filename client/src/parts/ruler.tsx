@@ -3,8 +3,9 @@ import { memo, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import type { Computed } from '../course/computed';
+import { AxisText } from './axis-text';
 import { isTarget } from '../course/every-letter';
-import { TEXT, TEXT_STRONG, useColours } from '../theme/paper-theme';
+import { TEXT_STRONG, useColours } from '../theme/paper-theme';
 
 const FLAG = 18;
 const ROW = 23;
@@ -103,16 +104,13 @@ const Axis = memo(function Axis({ start, end, top, width }: AxisProps) {
       {ticks.map((tick) => (
         <G key={tick}>
           <Line x1={at(tick)} x2={at(tick)} y1={top} y2={top + 8} stroke={c.rule} strokeWidth={1.5} />
-          <SvgText
+          <AxisText
             x={at(tick)}
             y={top + 26}
-            fill={c.soft}
-            fontSize={12}
-            fontFamily={TEXT}
-            textAnchor={tick === start ? 'start' : tick === end ? 'end' : 'middle'}
+            anchor={tick === start ? 'start' : tick === end ? 'end' : 'middle'}
           >
-            {tick}
-          </SvgText>
+            {String(tick)}
+          </AxisText>
         </G>
       ))}
     </G>
