@@ -1,0 +1,36 @@
+import { addSampleCourse, expect, expectAccessible, openPage, openSample, signUp, test } from './fidens';
+
+test.use({ colorScheme: 'dark' });
+
+test('everything is legible in the dark', async ({ page }) => {
+  await signUp(page);
+  await expectAccessible(page);
+  await addSampleCourse(page);
+  await page.getByRole('button', { name: /^Eelgrass survey: / }).click();
+  await page.getByRole('button', { name: 'More of Eelgrass survey' }).click();
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  await openPage(page, 'Reach');
+  await page.getByRole('button', { name: 'How the term may end' }).click();
+  await expect(page.getByText(/^Half of the ends lie above/)).toBeVisible();
+  await page.getByLabel('Try a score on Final exam').fill('66');
+  await expect(page.getByRole('region', { name: 'Rehearsal' })).toBeVisible();
+  await expectAccessible(page);
+  await openPage(page, 'Rules');
+  await page.getByLabel('How many of the lowest to drop in Field logs').fill('2');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Effect of the changed rules' })).toBeVisible();
+  await expectAccessible(page);
+  await openPage(page, 'Working');
+  await expectAccessible(page);
+});
+
+test('so are the places', async ({ page }) => {
+  await openSample(page);
+  await expectAccessible(page);
+  for (const place of [/^Loose ends/, /^Record/, /^You/]) {
+    await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await expectAccessible(page);
+  }
+});
