@@ -1,4 +1,4 @@
-import { outlooks, simulate } from '@fidens/core';
+import { outlooks, planCourse, simulate } from '@fidens/core';
 import type { ChanceAnswer, ChanceQuestion } from './course/chance-question';
 
 /** So many runs are made before the worker looks whether another question has come. */
@@ -12,8 +12,8 @@ onmessage = ({ data }: MessageEvent<ChanceQuestion>) => {
   void answer(data);
 };
 
-async function answer({ id, course, now, assumptions }: ChanceQuestion): Promise<void> {
-  const simulation = simulate(outlooks(course, now), assumptions);
+async function answer({ id, course, record, now, assumptions }: ChanceQuestion): Promise<void> {
+  const simulation = simulate(outlooks(course, now), assumptions, { record: planCourse(record, now) });
   if ('why' in simulation) return tell({ id, chance: simulation });
   while (simulation.go(AT_ONCE)) {
     await new Promise((resolve) => setTimeout(resolve, 0));

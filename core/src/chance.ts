@@ -4,7 +4,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { floating } from './arithmetic';
 import { lettersOf, thresholdOf } from './letter';
 import type { Outlooks } from './outlook';
-import type { Plan, PlannedCategory, PlannedPiece } from './plan';
+import type { Plan, PlannedPiece } from './plan';
 import { fractionOfPercent, toFloat, ZERO, ONE } from './rational';
 import { Variation } from './variation';
 
@@ -94,19 +94,20 @@ export interface ChanceModel {
  * says nothing about how well work goes.
  *
  * @param plan - a planned course
+ * @param record - the course whose scores are data: the same, unless scores are only tried on it
  * @returns the model, or why the scores are too few
  */
-export function chanceModel(plan: Plan): ChanceModel | NoChance {
-  const scored = plan.pieces.filter(
+export function chanceModel(plan: Plan, record = plan): ChanceModel | NoChance {
+  const scored = record.pieces.filter(
     ({ status, settlement, insideExtra, takesPart }) =>
       status === 'scored' && settlement === 'settled' && !insideExtra && takesPart,
   );
   const values = scored.map(({ entered }) => toFloat(entered!));
   if (scored.length < FEWEST)
     return { why: `${COUNTS[scored.length]} yet. A chance worth telling takes at least ${FEWEST}.` };
-  const byCategory = new Map<PlannedCategory | undefined, number[]>();
+  const byCategory = new Map<string | undefined, number[]>();
   scored.forEach(({ parent }, index) =>
-    byCategory.set(parent, [...(byCategory.get(parent) ?? []), values[index]!]),
+    byCategory.set(parent?.id, [...(byCategory.get(parent?.id) ?? []), values[index]!]),
   );
   const groups = [...byCategory.values()].map(scoresIn);
   const whole = scoresIn(values);
@@ -123,7 +124,7 @@ export function chanceModel(plan: Plan): ChanceModel | NoChance {
     ({ settlement, assumed, insideExtra, takesPart }) =>
       settlement === 'unsettled' && assumed === undefined && !insideExtra && takesPart,
   );
-  const homes = [...new Set(moving.map(({ parent }) => parent))];
+  const homes = [...new Set(moving.map(({ parent }) => parent?.id))];
   const outlooks = homes.map((home) => outlookOf(byCategory.get(home), square));
   return {
     mean: whole.mean,
@@ -131,7 +132,7 @@ export function chanceModel(plan: Plan): ChanceModel | NoChance {
     error: Math.sqrt(within * (1 / (MEAN_STRENGTH * groups.length) + 1 / whole.count)),
     outlooks,
     pieces: moving,
-    from: moving.map(({ parent }) => homes.indexOf(parent)),
+    from: moving.map(({ parent }) => homes.indexOf(parent?.id)),
   };
 }
 
@@ -204,14 +205,15 @@ export interface Simulation {
  * at its assumption, and extra credit that is open brings nothing.
  *
  * @param outlooks - the course's outlooks
+ * @param record - the course whose scores are data, where scores are only tried on that one
  * @returns a simulation to run, or why there is none
  */
 export function simulate(
   { plan, supposing }: Outlooks,
   assumptions: ChanceAssumptions = USUAL_ASSUMPTIONS,
-  runs = CHANCE_RUNS,
+  { runs = CHANCE_RUNS, record = plan }: { runs?: number | undefined; record?: Plan | undefined } = {},
 ): Simulation | NoChance {
-  const model = chanceModel(plan);
+  const model = chanceModel(plan, record);
   if ('why' in model) return model;
   if (model.pieces.length === 0) return { why: 'Nothing is open, so nothing is left to chance.' };
   const base = supposing(({ assumed, insideExtra }) => assumed ?? (insideExtra ? ZERO : ONE));
@@ -238,7 +240,7 @@ export function chance(
   assumptions?: ChanceAssumptions,
   runs?: number,
 ): Chance | NoChance {
-  const simulation = simulate(outlooks, assumptions, runs);
+  const simulation = simulate(outlooks, assumptions, { runs });
   if ('why' in simulation) return simulation;
   simulation.go(Infinity);
   return simulation.result();

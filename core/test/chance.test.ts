@@ -10,6 +10,7 @@ import {
   ONE,
   outlooks,
   rational,
+  rehearse,
   simulate,
   Variation,
   ZERO,
@@ -125,6 +126,23 @@ describe('the chances of a course', () => {
     expect(one).toBeGreaterThan(65);
     expect(many).toBeGreaterThan(50);
     expect(many).toBeLessThan(60);
+  });
+
+  test('what is only tried moves the end, and is no data', () => {
+    const record = outlooks(halfDone(KNOWN, 4), NOW);
+    const tried = rehearse(halfDone(KNOWN, 4), [
+      { id: 'g0p4', entry: { status: 'scored', score: { percent: '5' } } },
+    ]);
+    const found = outlooks(tried.course, NOW);
+    const model = (...plans: Parameters<typeof chanceModel>) => {
+      const made = chanceModel(...plans);
+      if ('why' in made) throw new Error(made.why);
+      return made;
+    };
+    const { outlooks: own, mean, pieces } = model(found.plan, record.plan);
+    expect({ own, mean }).toEqual({ own: model(record.plan).outlooks, mean: model(record.plan).mean });
+    expect(pieces).toHaveLength(model(record.plan).pieces.length - 1);
+    expect(model(found.plan).mean).toBeLessThan(mean);
   });
 
   test('a simulation is run a part at a time, and ends where it ends at once', () => {

@@ -1,3 +1,4 @@
+import type { Course } from '@fidens/core';
 import { Link, useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
@@ -53,7 +54,7 @@ function TermHead({ courses }: { courses: readonly StoredCourse[] }) {
   const c = useColours();
   const term = useTerm();
   const now = useNow();
-  const { points, leftOut } = useGpas(courses);
+  const { points, leftOut, notYet } = useGpas(courses);
   const week = term && weekOf(term, now);
   const others = (['forecast', 'floor', 'ceiling'] as const).filter((name) => points[name]);
   return (
@@ -80,13 +81,21 @@ function TermHead({ courses }: { courses: readonly StoredCourse[] }) {
       </View>
       {others.length > 0 && (
         <Soft>
-          GPA {others.map((name) => `${GPA_WORDS[name]} ${points[name]}`).join(' · ')}
-          {leftOut.length > 0 &&
-            `. Without ${leftOut.map(({ title }) => title).join(', ')}: no credits or no grade points`}
+          {[
+            `GPA ${others.map((name) => `${GPA_WORDS[name]} ${points[name]}`).join(' · ')}`,
+            notYet.length > 0 && `So far without ${titlesOf(notYet)}: no score yet`,
+            leftOut.length > 0 && `Without ${titlesOf(leftOut)}: no credits or no grade points`,
+          ]
+            .filter(Boolean)
+            .join('. ')}
         </Soft>
       )}
     </View>
   );
+}
+
+function titlesOf(courses: readonly Course[]): string {
+  return courses.map(({ title }) => title).join(', ');
 }
 
 const GPA_WORDS = { forecast: 'as it goes', floor: 'at least', ceiling: 'at most' } as const;

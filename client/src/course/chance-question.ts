@@ -5,6 +5,8 @@ import { useEffect, useState } from 'react';
 export interface ChanceQuestion {
   readonly id: number;
   readonly course: Course;
+  /** The course as it is recorded, where scores are tried on the other: these alone are data. */
+  readonly record: Course;
   /** The moment at which overdue work is judged. */
   readonly now: string;
   readonly assumptions: ChanceAssumptions;
@@ -33,7 +35,12 @@ const PAUSE = 120;
  *
  * @returns the last answer, if there is one, and whether it is the answer to what is asked now
  */
-export function useChance(course: Course, now: string, { spread, effort }: ChanceAssumptions) {
+export function useChance(
+  course: Course,
+  record: Course,
+  now: string,
+  { spread, effort }: ChanceAssumptions,
+) {
   const [answer, setAnswer] = useState<{ chance: Chance | NoChance; course: Course; assumed: string }>();
   const assumed = `${spread} ${effort}`;
   useEffect(() => {
@@ -44,12 +51,18 @@ export function useChance(course: Course, now: string, { spread, effort }: Chanc
     };
     serving.addEventListener('message', onAnswer);
     const ask = () =>
-      serving.postMessage({ id, course, now, assumptions: { spread, effort } } satisfies ChanceQuestion);
+      serving.postMessage({
+        id,
+        course,
+        record,
+        now,
+        assumptions: { spread, effort },
+      } satisfies ChanceQuestion);
     const timer = setTimeout(ask, PAUSE);
     return () => {
       clearTimeout(timer);
       serving.removeEventListener('message', onAnswer);
     };
-  }, [course, now, spread, effort, assumed]);
+  }, [course, record, now, spread, effort, assumed]);
   return { chance: answer?.chance, isCurrent: answer?.course === course && answer.assumed === assumed };
 }

@@ -31,8 +31,15 @@ const EFFORTS = [
   { value: '6', label: '6 more' },
 ] as const;
 
+interface ChanceViewProps {
+  /** The course, perhaps with scores that are only tried. */
+  course: Course;
+  /** The course as it is recorded. */
+  record: Course;
+}
+
 /** How the term may end, by simulation, off the page's own thread; asked for when it is unfolded. */
-export const ChanceView = memo(function ChanceView({ course }: { course: Course }) {
+export const ChanceView = memo(function ChanceView({ course, record }: ChanceViewProps) {
   return (
     <View style={{ gap: SPACE.s }}>
       <SectionTitle>Chance</SectionTitle>
@@ -40,16 +47,16 @@ export const ChanceView = memo(function ChanceView({ course }: { course: Course 
         title="How the term may end"
         summary="A simulation from your own scores; a guess, unlike all else here."
       >
-        <Simulated course={course} />
+        <Simulated course={course} record={record} />
       </Fold>
     </View>
   );
 });
 
-function Simulated({ course }: { course: Course }) {
+function Simulated({ course, record }: ChanceViewProps) {
   const now = useNow();
   const [assumptions, setAssumptions] = useState<ChanceAssumptions>(USUAL_ASSUMPTIONS);
-  const { chance, isCurrent } = useChance(course, now, assumptions);
+  const { chance, isCurrent } = useChance(course, record, now, assumptions);
   return (
     <View style={{ gap: SPACE.m }}>
       {!chance && <Soft>Simulating …</Soft>}

@@ -48,7 +48,7 @@ export function ReachPage({ course, beside = false }: CoursePageProps) {
       <RehearsalCompare course={course} tries={rehearsal.tries} replace={rehearsal.replace} />
       <AloneView computed={laterComputed} />
       <SwingBars computed={laterComputed} />
-      <ChanceView course={later.document} />
+      <ChanceView course={later.document} record={course.document} />
     </View>
   );
 }

@@ -3,10 +3,13 @@ import type { StoredCourse } from '../data/courses';
 import { useNow } from '../data/session';
 import { compute } from './computed';
 
-/** A term's GPA in each outlook, with two decimals, and the courses that none of them can count. */
+/** A term's GPA in each outlook, with two decimals, and the courses that they leave out. */
 export interface Gpas {
   readonly points: Readonly<Record<OutlookName, string | undefined>>;
+  /** Courses that none of them can count: without credits, or without grade points. */
   readonly leftOut: readonly Course[];
+  /** Courses that have no score yet, so that the GPA so far leaves them out. */
+  readonly notYet: readonly Course[];
 }
 
 /** The GPA of a term for each outlook: Σ credits × band points / Σ credits. */
@@ -27,5 +30,7 @@ export function useGpas(courses: readonly StoredCourse[]): Gpas {
     }),
   ) as Gpas['points'];
   // The ceiling has a value wherever any outlook has one: what it leaves out has no credits or no points.
-  return { points, leftOut: found[OUTLOOKS.indexOf('ceiling')]!.leftOut };
+  const { leftOut } = found[OUTLOOKS.indexOf('ceiling')]!;
+  const notYet = found[OUTLOOKS.indexOf('standing')]!.leftOut.filter((course) => !leftOut.includes(course));
+  return { points, leftOut, notYet };
 }
