@@ -91,13 +91,13 @@ function say(what: string, pieces: number, size: string, milliseconds: readonly 
   );
 }
 
-/** From the next key to the change that it makes in the page: reach, ribbon and outlooks change in one piece. */
+/** From the next key's input to the change that it makes in the page: reach, ribbon and outlooks change in one piece. */
 function untilAnswered(page: Page): Promise<number> {
   return page.evaluate(
     () =>
       new Promise<number>((resolve) => {
         let begun = 0;
-        addEventListener('keydown', () => (begun = performance.now()), { capture: true, once: true });
+        addEventListener('beforeinput', () => (begun = performance.now()), { capture: true, once: true });
         const rehearsal = document.querySelector('[aria-label="Rehearsal"]') ?? document.body;
         const observer = new MutationObserver(() => {
           observer.disconnect();

@@ -44,8 +44,8 @@ export function ReachPage({ course, beside = false }: CoursePageProps) {
       {!isRehearsing && <TargetChoice course={course} />}
       <FourOutlooks computed={computed} courseId={isRehearsing ? undefined : course.id} />
       <HalvesReach course={later} />
-      <RehearsalPanel course={course} tries={rehearsal.tries} set={rehearsal.set} />
-      <RehearsalCompare course={course} tries={rehearsal.tries} replace={rehearsal.replace} />
+      <RehearsalPanel course={course} set={rehearsal.set} />
+      <RehearsalCompare course={course} replace={rehearsal.replace} />
       <AloneView computed={laterComputed} />
       <SwingBars computed={laterComputed} />
       <ChanceView course={later.document} record={course.document} />

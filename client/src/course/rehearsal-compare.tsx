@@ -5,6 +5,7 @@ import { Button, Text } from 'react-native-paper';
 import { reasonOf } from '../data/api';
 import type { StoredCourse } from '../data/courses';
 import {
+  currentTries,
   useForgetRehearsal,
   useKeepRehearsal,
   useRehearsals,
@@ -14,6 +15,7 @@ import { useNow } from '../data/session';
 import { deletion, remember } from '../data/undo';
 import { Choice } from '../parts/choice';
 import { NameForm } from '../parts/name-form';
+import { useLatest } from '../parts/use-latest';
 import { SectionTitle, Soft } from '../parts/words';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
@@ -25,19 +27,25 @@ import { gradeWords } from './words';
 
 interface CompareProps {
   course: StoredCourse;
-  tries: RehearsalNow['tries'];
   replace: RehearsalNow['replace'];
 }
+
+/** Not drawn again while scores are tried. */
+const KeepForm = memo(NameForm);
 
 /** So many stand side by side. */
 const MOST = 4;
 
 /** Rehearsals that were kept under a name, beside the record: compared, taken up again, thrown away. */
-export function RehearsalCompare({ course, tries, replace }: CompareProps) {
+export const RehearsalCompare = memo(function RehearsalCompare({ course, replace }: CompareProps) {
   const { data: kept = [] } = useRehearsals(course.id);
   const keep = useKeepRehearsal();
+  const keepAs = useLatest((name: string) =>
+    keep.mutate({ id: newId(), courseId: course.id, name, tries: currentTries.get(course.id) }),
+  );
+  const isTrying = currentTries.usePart(course.id, (tries) => tries.length > 0);
   const [left, setLeft] = useState<string>();
-  if (kept.length === 0 && tries.length === 0) return null;
+  if (kept.length === 0 && !isTrying) return null;
   const from = Math.max(
     0,
     kept.findIndex(({ id }) => id === left),
@@ -46,14 +54,14 @@ export function RehearsalCompare({ course, tries, replace }: CompareProps) {
   return (
     <View style={{ gap: SPACE.m }}>
       <SectionTitle>Kept rehearsals</SectionTitle>
-      {tries.length > 0 && (
-        <NameForm
+      {isTrying && (
+        <KeepForm
           key={kept.length}
           label="Keep this rehearsal as"
           button="Keep"
           busy={keep.isPending}
           error={keep.error}
-          onName={(name) => keep.mutate({ id: newId(), courseId: course.id, name, tries })}
+          onName={keepAs}
         />
       )}
       {kept.length > MOST && (
@@ -80,7 +88,7 @@ export function RehearsalCompare({ course, tries, replace }: CompareProps) {
       )}
     </View>
   );
-}
+});
 
 interface KeptProps extends Pick<CompareProps, 'course' | 'replace'> {
   kept: StoredRehearsal;

@@ -12,16 +12,17 @@ import {
   type Try,
 } from '@fidens/core';
 import { memo, useMemo, useState } from 'react';
-import { View } from 'react-native';
-import { Button, Text, TextInput } from 'react-native-paper';
+import { TextInput, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
 import type { StoredCourse } from '../data/courses';
+import { currentTries } from '../data/rehearsals';
 import { useNow } from '../data/session';
 import { useChange } from '../data/use-change';
 import { Fold } from '../parts/fold';
 import { NumberRule } from '../parts/number-rule';
 import { SectionTitle, Soft } from '../parts/words';
 import { SPACE } from '../theme/layout';
-import { TEXT_STRONG, useColours } from '../theme/paper-theme';
+import { TEXT, TEXT_STRONG, useColours } from '../theme/paper-theme';
 import { WEIGHT_WANTED } from './add-node';
 import { compute } from './computed';
 import { useLatest } from '../parts/use-latest';
@@ -32,13 +33,12 @@ import { number, scoreWords } from './words';
 interface RehearsalProps {
   /** The course as it is recorded. */
   course: StoredCourse;
-  tries: RehearsalNow['tries'];
   /** What is tried on one piece or category from now on. */
   set: RehearsalNow['set'];
 }
 
 /** Scores tried on any piece, and weights on anything: everything above answers at once, and the record stays as it is. */
-export function RehearsalPanel({ course, tries, set }: RehearsalProps) {
+export const RehearsalPanel = memo(function RehearsalPanel({ course, set }: RehearsalProps) {
   const { document } = course;
   const rows = useMemo(() => treeRows(document.root), [document]);
   const pieces = rows.flatMap(({ node }) => (node.kind === 'assessment' ? [node] : []));
@@ -49,29 +49,34 @@ export function RehearsalPanel({ course, tries, set }: RehearsalProps) {
     <View style={{ gap: SPACE.s }}>
       <SectionTitle>Rehearse</SectionTitle>
       <Soft>Try scores: everything on this page answers, and the record stays as it is.</Soft>
-      <Tries course={course} tries={tries} set={set} pieces={open} />
+      <Tries course={course} set={set} pieces={open} />
       {settled.length > 0 && (
         <Fold title="Try another score on what is settled" summary="A better one, or without it altogether.">
-          <Tries course={course} tries={tries} set={set} pieces={settled} />
+          <Tries course={course} set={set} pieces={settled} />
         </Fold>
       )}
       {weighed.length > 0 && (
         <Fold title="Try other weights" summary="What if the exam counted more?">
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
             {weighed.map(({ node }) => (
-              <WeightTry key={node.id} node={node} tried={tries.find(({ id }) => id === node.id)} set={set} />
+              <WeightTry key={node.id} courseId={course.id} node={node} set={set} />
             ))}
           </View>
         </Fold>
       )}
     </View>
   );
+});
+
+/** What is tried on one piece or category; told again only when that is another. */
+function useTry(courseId: string, id: string): Try | undefined {
+  return currentTries.usePart(courseId, (tries) => tries.find((each) => each.id === id));
 }
 
 /** Pieces shown before all of them are asked for. */
 const FIRST = 10;
 
-function Tries({ pieces, tries, course, set }: RehearsalProps & { pieces: readonly Assessment[] }) {
+function Tries({ pieces, course, set }: RehearsalProps & { pieces: readonly Assessment[] }) {
   const now = useNow();
   const [all, setAll] = useState(false);
   const shown = all ? pieces : pieces.slice(0, FIRST);
@@ -82,7 +87,6 @@ function Tries({ pieces, tries, course, set }: RehearsalProps & { pieces: readon
           key={piece.id}
           course={course}
           piece={piece}
-          tried={tries.find(({ id }) => id === piece.id)}
           usual={usualWords(course, piece, now)}
           set={set}
         />
@@ -99,14 +103,14 @@ function Tries({ pieces, tries, course, set }: RehearsalProps & { pieces: readon
 interface PieceTryProps {
   course: StoredCourse;
   piece: Assessment;
-  tried: Try | undefined;
   /** What stands recorded, or what is usual. */
   usual: string;
   set: RehearsalNow['set'];
 }
 
 /** One piece to try scores on; drawn again only when something else is tried on it. */
-const PieceTry = memo(function PieceTry({ course, piece, tried, usual, set }: PieceTryProps) {
+const PieceTry = memo(function PieceTry({ course, piece, usual, set }: PieceTryProps) {
+  const tried = useTry(course.id, piece.id);
   const c = useColours();
   const change = useChange(course);
   const kept = tried?.entry ? entryText({ ...piece, ...tried.entry } as Assessment) : '';
@@ -160,18 +164,28 @@ const PieceTry = memo(function PieceTry({ course, piece, tried, usual, set }: Pi
           </Text>
         </View>
         <TextInput
-          mode="outlined"
-          dense
           aria-label={`Try a score on ${piece.name}`}
           aria-invalid={entry?.kind === 'unclear'}
           value={text}
           onChangeText={type}
           placeholder={`of ${number(piece.possible)}`}
-          error={entry?.kind === 'unclear'}
+          placeholderTextColor={c.soft}
           autoCapitalize="characters"
           autoCorrect={false}
-          outlineStyle={{ borderStyle: 'dashed' }}
-          style={{ width: 104, backgroundColor: tried ? c.tint : c.card, fontFamily: TEXT_STRONG }}
+          style={{
+            width: 104,
+            height: 48,
+            paddingHorizontal: SPACE.l,
+            borderWidth: tried ? 1.5 : 1,
+            borderStyle: 'dashed',
+            borderColor: entry?.kind === 'unclear' ? c.error : tried ? c.primary : c.segment,
+            borderRadius: 4,
+            outlineColor: c.primary,
+            backgroundColor: tried ? c.tint : c.card,
+            color: c.ink,
+            fontFamily: text === '' ? TEXT : TEXT_STRONG,
+            fontSize: 16,
+          }}
         />
       </View>
       {entry?.kind === 'unclear' && (
@@ -248,12 +262,13 @@ function usualWords(course: StoredCourse, piece: Assessment, now: string): strin
 }
 
 interface WeightTryProps {
+  courseId: string;
   node: CourseNode;
-  tried: Try | undefined;
   set: RehearsalNow['set'];
 }
 
-function WeightTry({ node, tried, set }: WeightTryProps) {
+function WeightTry({ courseId, node, set }: WeightTryProps) {
+  const tried = useTry(courseId, node.id);
   return (
     <NumberRule
       label={`Try a weight on ${node.name}`}

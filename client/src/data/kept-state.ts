@@ -68,6 +68,8 @@ export interface KeptValues<T> {
   readonly set: (key: string, value: T) => void;
   /** The value as it is now, and again whenever it changes. */
   readonly use: (key: string) => T;
+  /** A part of it, and again only when that part is another. */
+  readonly usePart: <P>(key: string, pick: (value: T) => P) => P;
 }
 
 /**
@@ -101,6 +103,10 @@ export function keptValues<T>(
     set,
     use: (key) => {
       const now = () => get(key);
+      return useSyncExternalStore(subscribe, now, now);
+    },
+    usePart: (key, pick) => {
+      const now = () => pick(get(key));
       return useSyncExternalStore(subscribe, now, now);
     },
   };
