@@ -140,13 +140,13 @@ function untilPainted(page: Page): Promise<number> {
 /** Milliseconds that the page's main thread works until it rests again: script, style, layout and paint. */
 async function work(page: Page, session: CDPSession, act: () => Promise<void>): Promise<number> {
   await quiet(page);
-  const before = await taskSeconds(session);
+  const before = await taskMilliseconds(session);
   await act();
   await quiet(page);
-  return (await taskSeconds(session)) - before;
+  return (await taskMilliseconds(session)) - before;
 }
 
-async function taskSeconds(session: CDPSession): Promise<number> {
+async function taskMilliseconds(session: CDPSession): Promise<number> {
   const { metrics } = await session.send('Performance.getMetrics');
   return metrics.find(({ name }) => name === 'TaskDuration')!.value * 1000;
 }

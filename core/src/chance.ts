@@ -6,6 +6,7 @@ import { lettersOf, thresholdOf } from './letter';
 import type { Outlooks } from './outlook';
 import type { Plan, PlannedPiece } from './plan';
 import { fractionOfPercent, toFloat, ZERO, ONE } from './rational';
+import { isUnknown } from './reach';
 import { Variation } from './variation';
 
 /** What a student may assume otherwise. */
@@ -23,7 +24,7 @@ export interface Chance {
   readonly runs: number;
   /** The probability of ending in each band, highest first; they add up to 1. */
   readonly bands: readonly { readonly label: string; readonly probability: number }[];
-  /** The middle of the ends, and what nine of ten lie above and below; percent. */
+  /** The middle of the ends, and what nine of ten lie above, and below; percent. */
   readonly middle: number;
   readonly low: number;
   readonly high: number;
@@ -66,7 +67,7 @@ interface Scores {
 }
 
 /** What a category's scores to come are drawn from. */
-export interface Outlook {
+export interface ScoreSource {
   /** Its mean, where the course's own is at 0, and how much of the course's mean is in it. */
   readonly own: number;
   readonly pull: number;
@@ -81,8 +82,8 @@ export interface ChanceModel {
   readonly mean: number;
   /** The standard error of the course's mean. */
   readonly error: number;
-  readonly outlooks: readonly Outlook[];
-  /** The open pieces that are drawn, and which outlook each is drawn from. */
+  readonly sources: readonly ScoreSource[];
+  /** The open pieces that are drawn, and which source each is drawn from. */
   readonly pieces: readonly PlannedPiece[];
   readonly from: readonly number[];
 }
@@ -120,17 +121,14 @@ export function chanceModel(plan: Plan, record = plan): ChanceModel | NoChance {
   const within = Math.max(scatter, LEAST_SPREAD ** 2);
   // The mean of a scaled inverse chi-squared variable is more than its scale: the scale is taken from the mean.
   const square = (within * (SPREAD_STRENGTH - 2)) / SPREAD_STRENGTH;
-  const moving = plan.pieces.filter(
-    ({ settlement, assumed, insideExtra, takesPart }) =>
-      settlement === 'unsettled' && assumed === undefined && !insideExtra && takesPart,
-  );
+  const moving = plan.pieces.filter((piece) => isUnknown(piece) && piece.takesPart);
   const homes = [...new Set(moving.map(({ parent }) => parent?.id))];
-  const outlooks = homes.map((home) => outlookOf(byCategory.get(home), square));
+  const sources = homes.map((home) => sourceOf(byCategory.get(home), square));
   return {
     mean: whole.mean,
     // Of the categories' means about the course's, and of the scores about theirs.
     error: Math.sqrt(within * (1 / (MEAN_STRENGTH * groups.length) + 1 / whole.count)),
-    outlooks,
+    sources,
     pieces: moving,
     from: moving.map(({ parent }) => homes.indexOf(parent?.id)),
   };
@@ -145,7 +143,7 @@ function scoresIn(values: readonly number[]): Scores {
   };
 }
 
-function outlookOf(values: readonly number[] | undefined, square: number): Outlook {
+function sourceOf(values: readonly number[] | undefined, square: number): ScoreSource {
   const { count, mean, squares } = values ? scoresIn(values) : { count: 0, mean: 0, squares: 0 };
   const strength = MEAN_STRENGTH + count;
   const freedom = SPREAD_STRENGTH + Math.max(0, count - 1);
@@ -164,29 +162,29 @@ function outlookOf(values: readonly number[] | undefined, square: number): Outlo
  * @param seed - the same seed draws the same
  */
 export function drawer(
-  { mean, error, outlooks, from }: ChanceModel,
+  { mean, error, sources, from }: ChanceModel,
   seed: number,
   { spread, effort }: ChanceAssumptions = USUAL_ASSUMPTIONS,
 ): () => Float64Array {
   const generator = xoroshiro128plus(seed);
-  const source = () => uniformFloat64(generator);
-  const normal = randomNormal.source(source)(0, 1);
-  const gammas = outlooks.map(({ freedom }) => randomGamma.source(source)(freedom / 2, 1));
-  const means = new Float64Array(outlooks.length);
-  const spreads = new Float64Array(outlooks.length);
+  const uniform = () => uniformFloat64(generator);
+  const normal = randomNormal.source(uniform)(0, 1);
+  const gammas = sources.map(({ freedom }) => randomGamma.source(uniform)(freedom / 2, 1));
+  const means = new Float64Array(sources.length);
+  const spreads = new Float64Array(sources.length);
   const drawn = new Float64Array(from.length);
   const [common, own] = [Math.sqrt(COMMON), Math.sqrt(1 - COMMON)];
   return () => {
     const course = mean + error * normal();
-    outlooks.forEach(({ own: category, pull, strength, freedom, square }, index) => {
+    sources.forEach(({ own: category, pull, strength, freedom, square }, index) => {
       const variance = (freedom * square) / (2 * gammas[index]!());
       spreads[index] = Math.sqrt(variance) * spread;
       means[index] = category + pull * course + Math.sqrt(variance / strength) * normal() + effort / 100;
     });
     const day = common * normal();
     for (let index = 0; index < from.length; index += 1) {
-      const outlook = from[index]!;
-      const value = means[outlook]! + spreads[outlook]! * (day + own * normal());
+      const source = from[index]!;
+      const value = means[source]! + spreads[source]! * (day + own * normal());
       drawn[index] = value < 0 ? 0 : value > 1 ? 1 : value;
     }
     return drawn;

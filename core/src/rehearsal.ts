@@ -31,7 +31,7 @@ const trySchema = Joi.object({
   weight: assessmentFields.weight,
 }).or('entry', 'counted', 'weight');
 
-export const rehearsalSchema = Joi.object({
+const rehearsalSchema = Joi.object({
   name: libraryNameSchema.required(),
   tries: Joi.array().items(trySchema).min(1).max(LIMITS.nodes).unique('id').required(),
 });

@@ -118,7 +118,7 @@ describe('the chances of a course', () => {
     const pull = (low: readonly number[]) => {
       const model = chanceModel(outlooks(halfDone([[90, 91, 92, 93, 94, 95], low], 1), NOW).plan);
       if ('why' in model) throw new Error(model.why);
-      const { own, pull: part } = model.outlooks[1]!;
+      const { own, pull: part } = model.sources[1]!;
       return (own + part * model.mean) * 100;
     };
     const one = pull([50]);
@@ -139,8 +139,8 @@ describe('the chances of a course', () => {
       if ('why' in made) throw new Error(made.why);
       return made;
     };
-    const { outlooks: own, mean, pieces } = model(found.plan, record.plan);
-    expect({ own, mean }).toEqual({ own: model(record.plan).outlooks, mean: model(record.plan).mean });
+    const { sources: own, mean, pieces } = model(found.plan, record.plan);
+    expect({ own, mean }).toEqual({ own: model(record.plan).sources, mean: model(record.plan).mean });
     expect(pieces).toHaveLength(model(record.plan).pieces.length - 1);
     expect(model(found.plan).mean).toBeLessThan(mean);
   });

@@ -1,4 +1,12 @@
-import { pair, solve, type Assessment, type BandReach, type Goal, type PairPoint } from '@fidens/core';
+import {
+  pair,
+  rational,
+  solve,
+  type Assessment,
+  type BandReach,
+  type Goal,
+  type PairPoint,
+} from '@fidens/core';
 import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -9,7 +17,7 @@ import { SPACE } from '../theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '../theme/paper-theme';
 import type { Computed } from './computed';
 import { PairCurve, takesText } from './pair-curve';
-import { number } from './words';
+import { number, percent } from './words';
 
 /** One open piece alone, and two against each other: what each must bring, everything else as usual. */
 export const AloneView = memo(function AloneView({ computed }: { computed: Computed }) {
@@ -102,7 +110,7 @@ function Alone({ computed, piece }: { computed: Computed; piece: Assessment }) {
 function scoreWords({ state, level, gaps }: BandReach, { possible }: Assessment): string {
   if (state === 'secured') return 'whatever it brings';
   if (state === 'out') return 'more than it can bring';
-  const share = ((Number(level) / Number(possible)) * 100).toFixed(1).replace(/\.0$/, '');
+  const share = percent(rational(level!).div(rational(possible)));
   const but = gaps.map(({ from, to }) => `${number(from)} to ${number(to)}`).join(', nor ');
   return `${number(level!)} of ${number(possible)}, ${share}%${but ? `, but not ${but}, where another piece is dropped instead` : ''}`;
 }

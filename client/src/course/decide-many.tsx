@@ -11,7 +11,7 @@ import { Panel } from '../parts/panel';
 import { Soft } from '../parts/words';
 import { compute } from './computed';
 import { ChangeRow } from './effect-panel';
-import { gradeWords, plural } from './words';
+import { gradeLine, plural } from './words';
 
 /** A piece of a course, by both ids. */
 export function keyOf({ course, piece }: { course: StoredCourse; piece: Assessment }): string {
@@ -98,6 +98,5 @@ export function DecideMany({ ends, onDone }: DecideManyProps) {
 
 function standingText(document: StoredCourse['document'], now: string): string {
   const { outlooks, letters } = compute(document, now);
-  const { percent, letter } = gradeWords(outlooks.standing, letters);
-  return `${percent} ${letter}`;
+  return gradeLine(outlooks.standing, letters);
 }

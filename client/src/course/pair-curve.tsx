@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
 import { AxisText } from '../parts/axis-text';
 import { useColours } from '../theme/paper-theme';
-import { number } from './words';
+import { number, shortened } from './words';
 
 interface PairCurveProps {
   points: readonly PairPoint[];
@@ -86,10 +86,10 @@ export function PairCurve({ points, first, second, place, onPlace }: PairCurvePr
               </AxisText>
             ))}
             <AxisText x={LEFT + inner / 2} y={HEIGHT - 10} anchor="middle">
-              {short(first.name)}
+              {shortened(first.name, 24)}
             </AxisText>
             <AxisText x={width - RIGHT} y={TOP + 14} anchor="end">
-              {short(second.name)}
+              {shortened(second.name, 24)}
             </AxisText>
             {firstIn > 0 && (
               <Line
@@ -133,10 +133,6 @@ function lowestOf(points: readonly PairPoint[], most: number): number {
   );
   const least = Math.min(...levels);
   return least > most / 2 ? Math.floor((least - most / 10) / 5) * 5 : 0;
-}
-
-function short(name: string): string {
-  return name.length > 24 ? `${name.slice(0, 23)}…` : name;
 }
 
 /** What a piece must bring: "72 of 80", or that nothing is needed, or enough. */

@@ -7,21 +7,18 @@ import { SPACE } from '../theme/layout';
 import { WEIGHT_WANTED } from './add-node';
 import type { EditRules } from './rule-draft';
 
-/** A fact of a piece that its row shows, and that can be changed where it stands. */
-export type PieceFact = 'name' | 'possible';
-
 interface PieceFactsProps {
   course: Course;
   piece: Assessment;
   edit: EditRules;
-  /** The one that the keyboard goes to. */
-  focus?: PieceFact | undefined;
+  /** Whether the keyboard goes to its possible points. */
+  focusPossible?: boolean;
   /** What the fields stand on. */
   ground?: 'tint' | 'card';
 }
 
 /** What the syllabus says of a piece: its name, its possible points, its weight where its category uses one, and when it is due. */
-export function PieceFacts({ course, piece, edit, focus, ground = 'tint' }: PieceFactsProps) {
+export function PieceFacts({ course, piece, edit, focusPossible = false, ground = 'tint' }: PieceFactsProps) {
   const { id, name } = piece;
   const { combine = 'points' } = find(course, id)?.above.at(-1) ?? {};
   const set = (fields: { [F in keyof NodeFields]?: NodeFields[F] | undefined }, done?: string) =>
@@ -35,7 +32,6 @@ export function PieceFacts({ course, piece, edit, focus, ground = 'tint' }: Piec
         fault={(text) => (text.trim() === '' ? 'A name must not be blank.' : undefined)}
         onKeep={(text) => set({ name: text.trim() })}
         style={{ flexGrow: 1, flexBasis: 150 }}
-        autoFocus={focus === 'name'}
       />
       <NumberRule
         label={`Possible points of ${name}`}
@@ -45,7 +41,7 @@ export function PieceFacts({ course, piece, edit, focus, ground = 'tint' }: Piec
         required
         positive
         width={84}
-        autoFocus={focus === 'possible'}
+        autoFocus={focusPossible}
         onKeep={(possible) => set({ possible: possible! }, `${name}: out of ${possible}`)}
       />
       {combine !== 'equal' && (

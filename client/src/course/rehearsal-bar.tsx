@@ -1,4 +1,3 @@
-import { OUTLOOKS } from '@fidens/core';
 import { memo } from 'react';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
@@ -12,29 +11,24 @@ import { compute } from './computed';
 import { ChangeRow, OUTLOOK_NAMES } from './effect-panel';
 import type { RehearsalNow } from './rehearsal';
 import { triesWords } from './rehearsal-panel';
-import { gradeWords, plural } from './words';
+import { gradeLine, plural } from './words';
 
 /** What stays in sight while something is tried: that it is no record, what it does, and the one tap that throws it away. */
 export function RehearsalBar({ course, rehearsal }: { course: StoredCourse; rehearsal: RehearsalNow }) {
   const now = useNow();
-  const [before, after] = [course.document, rehearsal.course.document].map((document) =>
-    compute(document, now),
-  );
-  const text = (computed: typeof before, name: (typeof OUTLOOKS)[number]) => {
-    const { percent, letter } = gradeWords(computed!.outlooks[name], computed!.letters);
-    return `${percent} ${letter}`;
-  };
+  const before = compute(course.document, now);
+  const after = compute(rehearsal.course.document, now);
   return (
     <Panel label="Rehearsal" tone="ask" sticky="top" dashed>
       <Head replace={rehearsal.replace} />
-      <Ribbon segments={after!.segments} recorded={before!.segments} />
+      <Ribbon segments={after.segments} recorded={before.segments} />
       <View aria-live="polite" style={{ gap: 2 }}>
         {(['standing', 'forecast'] as const).map((name) => (
           <ChangeRow
             key={name}
             label={OUTLOOK_NAMES[name]}
-            before={text(before, name)}
-            after={text(after, name)}
+            before={gradeLine(before.outlooks[name], before.letters)}
+            after={gradeLine(after.outlooks[name], after.letters)}
           />
         ))}
       </View>

@@ -1,5 +1,4 @@
 import {
-  decimalSchema,
   decimalText,
   entryText,
   find,
@@ -28,7 +27,7 @@ import { compute } from './computed';
 import { useLatest } from '../parts/use-latest';
 import { treeRows } from './placing';
 import type { RehearsalNow } from './rehearsal';
-import { number, scoreWords } from './words';
+import { number, scoreWords, shortened } from './words';
 
 interface RehearsalProps {
   /** The course as it is recorded. */
@@ -272,12 +271,12 @@ function WeightTry({ courseId, node, set }: WeightTryProps) {
   return (
     <NumberRule
       label={`Try a weight on ${node.name}`}
-      shown={node.name.length > 14 ? `${node.name.slice(0, 13)}…` : node.name}
+      shown={shortened(node.name, 14)}
       value={tried?.weight ?? node.weight}
       wants={WEIGHT_WANTED}
       width={132}
       onType={(text) => {
-        if (text !== undefined && !decimalSchema().validate(text).error) tryWeight(text);
+        if (text !== undefined) tryWeight(text);
       }}
       onKeep={(text) => tryWeight(text)}
     />

@@ -23,7 +23,6 @@ export interface PieceOfList {
   piece: Assessment;
   /** Its part in the standing; nothing where it is not counted. */
   part: Part | undefined;
-  parent: Category;
   depth: number;
   /** The pieces that Enter and the arrows lead to. */
   previous?: string | undefined;
@@ -106,7 +105,6 @@ function rowsIn(
       key: piece.id,
       piece,
       part: parts.get(piece.id),
-      parent: category,
       depth,
       previous: own[index - 1]?.id,
       next: own[index + 1]?.id,

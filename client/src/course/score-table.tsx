@@ -8,7 +8,7 @@ import { useLatest } from '../parts/use-latest';
 import { SPACE, TOUCH } from '../theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '../theme/paper-theme';
 import { PieceDetails } from './piece-details';
-import { PieceFacts, type PieceFact } from './piece-facts';
+import { PieceFacts } from './piece-facts';
 import {
   isQuiet,
   pieceLine,
@@ -24,6 +24,8 @@ import { number } from './words';
 
 const WIDTHS = { score: 62, possible: 48, percent: 54, share: 46, due: 56, state: 106 } as const;
 type Column = keyof typeof WIDTHS;
+/** A cell that can be changed where it stands. */
+type Pressed = 'score' | 'possible';
 
 const HEADS: readonly (readonly [Column, string])[] = [
   ['score', 'Score'],
@@ -63,25 +65,30 @@ export function ScoreTableRow(props: PieceRowProps) {
   const { button, done } = useEntryDone(props);
   const { edit, refused } = useRecordEdit(course);
   const now = useNow();
-  /** The cell that was pressed, where it was not the score's. */
-  const [pressed, setPressed] = useState<PieceFact>();
-  const press = useLatest((fact?: PieceFact) => {
+  /** The cell that was pressed. */
+  const [pressed, setPressed] = useState<Pressed>('score');
+  const press = useLatest((cell: Pressed) => {
     if (choice) return choice.onChoose();
-    setPressed(fact);
+    setPressed(cell);
     onToggle();
   });
   if (isOpen && !choice) {
     return (
       <RowFrame isOpen isChosen={false}>
         <View style={{ gap: SPACE.m, paddingVertical: SPACE.m }}>
-          <PieceFacts course={course.document} piece={piece} edit={edit} focus={pressed} />
+          <PieceFacts
+            course={course.document}
+            piece={piece}
+            edit={edit}
+            focusPossible={pressed === 'possible'}
+          />
           <Refused>{refused}</Refused>
           <EntryField
             course={course}
             piece={piece}
-            autoFocus={pressed === undefined}
+            autoFocus={pressed === 'score'}
             onDone={(to) => {
-              setPressed(undefined);
+              setPressed('score');
               done(to);
             }}
           />
@@ -113,7 +120,7 @@ interface TableLineProps extends PieceLine {
   isChosen: boolean | undefined;
   share: string | undefined;
   place: string | undefined;
-  press: (fact?: PieceFact) => void;
+  press: (cell: Pressed) => void;
 }
 
 const TableLine = memo(function TableLine({
@@ -134,7 +141,7 @@ const TableLine = memo(function TableLine({
       <Pressable
         ref={button as never}
         {...rowButton(line.about, false, isChosen)}
-        onPress={() => press()}
+        onPress={() => press('score')}
         style={{
           flex: 1,
           minWidth: 0,
@@ -158,7 +165,7 @@ const TableLine = memo(function TableLine({
       </Pressable>
       <Cell
         column="score"
-        press={isChoosing ? undefined : () => press()}
+        press={isChoosing ? undefined : () => press('score')}
         label={`Change the score: ${line.name}`}
       >
         <Text

@@ -42,6 +42,17 @@ export const COMBINE_WORDS = {
   weights: 'own weights',
 } as const;
 
+/** "88.7 B+": a grade in one short line. */
+export function gradeLine(derivation: Derivation | undefined, letters: Letters): string {
+  const { percent, letter } = gradeWords(derivation, letters);
+  return `${percent} ${letter}`;
+}
+
+/** A name cut to a number of characters, where it is longer. */
+export function shortened(name: string, most: number): string {
+  return name.length > most ? `${name.slice(0, most - 1)}…` : name;
+}
+
 /** "every piece equal · lowest one dropped". */
 export function categoryWords(category: Category): string {
   const { combine = 'points', drop, extraCredit, counted, cap } = category;

@@ -104,9 +104,9 @@ function HeadlineRow({ computed }: { computed: Computed }) {
 function HeadlineChip({ headline, isPinned }: { headline: Headline; isPinned: boolean }) {
   if (headline.kind === 'no value') return null;
   const { label } = headline.band;
-  if (headline.kind === 'takes')
-    return <WordChip tone="ask">{isPinned ? `target ${label}` : label}</WordChip>;
-  if (headline.kind === 'out') return <WordChip tone="pale">target {label}</WordChip>;
+  const wanted = isPinned ? `target ${label}` : label;
+  if (headline.kind === 'takes') return <WordChip tone="ask">{wanted}</WordChip>;
+  if (headline.kind === 'out') return <WordChip tone="pale">{wanted}</WordChip>;
   return <WordChip tone="secured">{headline.kind === 'secured' ? `✓ ${label}` : label}</WordChip>;
 }
 
