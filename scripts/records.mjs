@@ -13,7 +13,7 @@ import { giveUp, HOME, say } from './say.mjs';
 export async function openRecords() {
   if (process.env.DATABASE_URL) return { url: process.env.DATABASE_URL, close: () => undefined };
   await installPostgres();
-  const postgres = new PrivatePostgres(recordsFolder());
+  const postgres = new PrivatePostgres(recordsFolder(), secretOf('postgres-password'));
   say('Starting PostgreSQL …');
   try {
     await postgres.start();
@@ -37,8 +37,12 @@ function recordsFolder() {
 
 /** The secret that signs session cookies: given, or made once and kept beside the records. */
 export function sessionSecret() {
-  if (process.env.SESSION_SECRET) return process.env.SESSION_SECRET;
-  const file = join(stateFolder(), 'session-secret');
+  return process.env.SESSION_SECRET || secretOf('session-secret');
+}
+
+/** A secret of this machine, made once and kept where its owner alone can read it. */
+function secretOf(name) {
+  const file = join(stateFolder(), name);
   if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 });
   return readFileSync(file, 'utf8');
 }

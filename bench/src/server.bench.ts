@@ -2,16 +2,15 @@ import autocannon from 'autocannon';
 import express from 'express';
 import type { AddressInfo } from 'node:net';
 import type { Server } from 'node:http';
-import { createApplication, migrate, openDatabase, seedSampleWorld } from '@fidens/server';
+import { createApplication, migrate, openDatabase } from '@fidens/server';
 
 const HOST = '127.0.0.1';
 
 /** Requests a second for the Term list, against a bare Express route that reads one row, in the same run. */
 export async function serverBench(): Promise<void> {
   const databaseUrl = process.env.DATABASE_URL!;
+  await migrate(databaseUrl);
   const database = openDatabase(databaseUrl);
-  await migrate(database);
-  await seedSampleWorld(database);
   const application = createApplication(database, {
     databaseUrl,
     port: 0,
@@ -19,6 +18,7 @@ export async function serverBench(): Promise<void> {
     sessionSecret: 'only for the bench',
     sampleData: true,
     secureCookies: false,
+    trustProxy: false,
     applicationFolder: undefined,
   });
   const fidens = await listen(application.express);

@@ -1,15 +1,15 @@
 import Joi from 'joi';
-import { lineSchema } from './course-schema';
+import { lineSchema, textSchema } from './course-schema';
 import { inWords } from './decimal';
 
-const email = Joi.string()
+const email = textSchema()
   .trim()
   .max(254)
   .pattern(/^[^\s@]+@[^\s@]+\.[^\s@]+$/)
   .required()
   .messages(inWords('must be an e-mail address such as noor@saltmarsh.example'));
 
-const password = Joi.string().max(200).required();
+const password = textSchema().max(200).required();
 
 /** What signing in takes: the same on the form and at the server. */
 export const credentialsSchema = Joi.object({ email, password });

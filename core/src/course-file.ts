@@ -1,7 +1,8 @@
 import type { Course, CourseNode, Scale } from './course';
 import { consistencyFaults } from './course-consistency';
 import { assessmentSchema, categorySchema, courseSchema, LIMITS, scaleSchema } from './course-schema';
-import { check, isObject, placeText, type Checked, type Fault } from './validation';
+import { nodesIn } from './tree';
+import { check, depthFault, isObject, placeText, type Checked, type Fault } from './validation';
 
 /**
  * Reads one course document.
@@ -17,24 +18,46 @@ export function readCourse(text: string): Checked<Course> {
   } catch (error) {
     return { ok: false, faults: [{ at: '', message: `This is not JSON: ${(error as Error).message}` }] };
   }
-  return checkCourse(json);
+  const deep = depthFault(json);
+  return deep ? { ok: false, faults: [deep] } : checkCourse(json);
 }
 
 /**
  * Checks a parsed document against the format and its rules.
  *
  * @param json - any JSON value
- * @returns the course, `null`s taken out (but for a category's `late`), or everything that is wrong
+ * @returns the course, `null`s taken out (but for a category's `late`) and every decimal and moment in its one form, or everything
+ *   that is wrong
  */
 export function checkCourse(json: unknown): Checked<Course> {
+  return checkTree(json, NONE);
+}
+
+/**
+ * Checks a course that was made of a valid one by edits. What is the very same object in both is not looked at again by itself,
+ * only how it fits the rest.
+ *
+ * @param before - a valid document
+ * @param after - what was made of it
+ */
+export function checkChanged(before: Course, after: Course): Checked<Course> {
+  return checkTree(after, new Set(nodesIn(before.root)));
+}
+
+const NONE: ReadonlySet<unknown> = new Set();
+
+function checkTree(json: unknown, right: ReadonlySet<unknown>): Checked<Course> {
   if (!isObject(json)) return { ok: false, faults: [{ at: '', message: 'must be an object: one course' }] };
   const limit = overLimits(json.root, ['root']);
   if (limit) return { ok: false, faults: [limit] };
-  const document = withoutNulls(json) as Record<string, unknown>;
+  const { root: rootJson, ...fields } = json;
+  const form = check<Course>(courseSchema, { ...(withoutNulls(fields) as object), root: rootJson });
+  const tree = readTree(rootJson, ['root'], right);
+  const document = { ...(form.ok ? form.value : (withoutNulls(fields) as object)), root: tree.node };
   const faults = [
-    ...faultsOf(courseSchema, document, []),
-    ...treeFaults(document.root, ['root']),
-    ...consistencyFaults(document),
+    ...(form.ok ? [] : form.faults),
+    ...tree.faults,
+    ...consistencyFaults(document as Record<string, unknown>),
   ];
   return faults.length > 0
     ? { ok: false, faults: onceEach(faults) }
@@ -50,11 +73,8 @@ export function checkCourse(json: unknown): Checked<Course> {
 export function checkNode(json: unknown, at: Path): Checked<CourseNode> {
   const limit = overLimits(json, at);
   if (limit) return { ok: false, faults: [limit] };
-  const node = withoutNulls(json);
-  const faults = isObject(node)
-    ? treeFaults(node, at)
-    : [{ at: placeText(at), message: 'must be an object' }];
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: node as unknown as CourseNode };
+  const { node, faults } = readTree(json, at, NONE);
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: node as CourseNode };
 }
 
 /**
@@ -63,30 +83,36 @@ export function checkNode(json: unknown, at: Path): Checked<CourseNode> {
  * @returns the scale, or everything that is wrong with it, each with its place (`scale.bands[2].from`)
  */
 export function checkScale(json: unknown): Checked<Scale> {
-  const scale = withoutNulls(json);
-  const faults = [...faultsOf(scaleSchema.required(), scale, ['scale']), ...consistencyFaults({ scale })];
+  const form = check<Scale>(requiredScale, withoutNulls(json), ['scale']);
+  const scale = form.ok ? form.value : json;
+  const faults = [...(form.ok ? [] : form.faults), ...consistencyFaults({ scale })];
   return faults.length > 0 ? { ok: false, faults: onceEach(faults) } : { ok: true, value: scale as Scale };
 }
 
 type Path = readonly (string | number)[];
+
+const requiredScale = scaleSchema.required();
 
 /** Writes a course as a course file. */
 export function writeCourse(course: Course): string {
   return `${JSON.stringify(course, null, 2)}\n`;
 }
 
-/** Refuses, before anything else looks at it, a tree that is deeper or larger than any course. */
+/** Refuses, before anything else looks at it, a tree that is deeper or larger than any course, what it promises included. */
 function overLimits(root: unknown, at: Path): Fault | undefined {
   let nodes = 0;
   const stack = [{ node: root, path: at, depth: 0 }];
   for (let next = stack.pop(); next; next = stack.pop()) {
     const { node, path, depth } = next;
-    nodes += 1;
+    nodes += 1 + promisedIn(node);
     if (depth > LIMITS.depth) {
       return { at: placeText(path), message: `is nested more than ${LIMITS.depth} levels deep` };
     }
     if (nodes > LIMITS.nodes) {
-      return { at: placeText(at), message: `has more than ${LIMITS.nodes} categories and pieces` };
+      return {
+        at: placeText(at),
+        message: `has more than ${LIMITS.nodes} categories and pieces, promised ones included`,
+      };
     }
     if (!isObject(node) || !Array.isArray(node.children)) continue;
     node.children.forEach((child, index) =>
@@ -94,6 +120,11 @@ function overLimits(root: unknown, at: Path): Fault | undefined {
     );
   }
   return undefined;
+}
+
+function promisedIn(node: unknown): number {
+  const pieces = isObject(node) && isObject(node.planned) ? node.planned.pieces : undefined;
+  return typeof pieces === 'number' && pieces > 0 ? pieces : 0;
 }
 
 /** `null` means the same as leaving out, except a category's `late: null`. */
@@ -106,30 +137,40 @@ function withoutNulls(value: unknown): unknown {
   return Object.fromEntries(entries.map(([key, field]) => [key, withoutNulls(field)]));
 }
 
-function treeFaults(root: unknown, at: Path): Fault[] {
-  if (!isObject(root)) return [];
+/**
+ * Reads a node with all that is in it: each in its right form, or everything that is wrong. What is among `right` already is
+ * taken as it is.
+ */
+function readTree(
+  json: unknown,
+  at: Path,
+  right: ReadonlySet<unknown>,
+): { readonly node: unknown; readonly faults: readonly Fault[] } {
   const faults: Fault[] = [];
-  const visit = (node: unknown, path: Path) => {
-    if (!isObject(node)) {
+  const visit = (raw: unknown, path: Path): unknown => {
+    if (right.has(raw)) return raw;
+    if (!isObject(raw)) {
       faults.push({ at: placeText(path), message: 'must be an object: a category or an assessment' });
-      return;
+      return raw;
     }
-    if (node.kind !== 'category' && node.kind !== 'assessment') {
+    if (raw.kind !== 'category' && raw.kind !== 'assessment') {
       faults.push({ at: placeText([...path, 'kind']), message: 'must be one of category, assessment' });
-      return;
+      return raw;
     }
-    faults.push(...faultsOf(node.kind === 'category' ? categorySchema : assessmentSchema, node, path));
-    if (node.kind === 'category' && Array.isArray(node.children)) {
-      node.children.forEach((child, index) => visit(child, [...path, 'children', index]));
-    }
+    const { children, ...own } = raw;
+    const fields = withoutNulls(own) as object;
+    const isCategory = raw.kind === 'category';
+    const inside = isCategory && Array.isArray(children);
+    // How many there are is for `children` to say; what they are is for their own turn.
+    const whole = 'children' in raw ? { ...fields, children: inside ? [] : children } : fields;
+    const form = check<object>(isCategory ? categorySchema : assessmentSchema, whole, path);
+    if (!form.ok) faults.push(...form.faults);
+    const node = form.ok ? form.value : whole;
+    return inside
+      ? { ...node, children: children.map((child, index) => visit(child, [...path, 'children', index])) }
+      : node;
   };
-  visit(root, at);
-  return faults;
-}
-
-function faultsOf(schema: Parameters<typeof check>[0], value: unknown, path: Path): readonly Fault[] {
-  const result = check(schema, value, path);
-  return result.ok ? [] : result.faults;
+  return { node: visit(json, at), faults };
 }
 
 /** The first fault at each place: the form of a value is said before its fit. */

@@ -5,8 +5,10 @@ import { decimalSchema, momentSchema, positiveDecimalSchema } from './decimal';
 export const LIMITS = {
   /** Categories inside categories. */
   depth: 50,
-  /** Categories and pieces of one course, together. */
-  nodes: 10_000,
+  /** Categories and pieces of one course, together, with what it promises. */
+  nodes: 6_000,
+  /** Pieces and categories that one rehearsal tries. */
+  tries: 1_000,
   bands: 100,
   name: 200,
   label: 20,
@@ -16,23 +18,24 @@ export const LIMITS = {
   planned: 2_000,
 } as const;
 
-// eslint-disable-next-line no-control-regex -- PostgreSQL keeps every character but this one
-const NUL = /\u0000/;
-const NO_NUL = 'must not contain the character U+0000';
+/** What PostgreSQL cannot keep, or UTF-8 cannot write: the character U+0000, and half a surrogate pair. */
+// eslint-disable-next-line no-control-regex -- it is the one to be found
+const UNWRITABLE = /\u0000|\p{Surrogate}/u;
+const NO_UNWRITABLE = 'must not contain the character U+0000, nor half of a character';
+
+/** Text of any length that can be stored and sent. */
+export function textSchema(): Joi.StringSchema {
+  return Joi.string()
+    .pattern(UNWRITABLE, { invert: true })
+    .messages({ 'string.pattern.invert.base': NO_UNWRITABLE });
+}
 
 /** A line of text that is not blank. */
 export function lineSchema(most: number): Joi.StringSchema {
-  return Joi.string().max(most).pattern(/\S/).pattern(NUL, { invert: true }).messages({
-    'string.pattern.invert.base': NO_NUL,
-    'string.pattern.base': 'must not be blank',
-  });
+  return textSchema().max(most).pattern(/\S/).messages({ 'string.pattern.base': 'must not be blank' });
 }
 
-const noteSchema = Joi.string()
-  .allow('')
-  .max(LIMITS.note)
-  .pattern(NUL, { invert: true })
-  .messages({ 'string.pattern.invert.base': NO_NUL });
+const noteSchema = textSchema().allow('').max(LIMITS.note);
 const oneOf = (...words: string[]) => Joi.string().valid(...words);
 
 export const roundSchema = Joi.object({
@@ -120,6 +123,7 @@ export const categoryFields = {
 export const assessmentFields = {
   ...nodeFields,
   possible: positiveDecimalSchema(),
+  presumed: Joi.valid(true),
   step: positiveDecimalSchema(),
   status: oneOf('open', 'awaiting', 'scored', 'missing', 'excused'),
   score: scoreSchema,

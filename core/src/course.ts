@@ -103,6 +103,8 @@ export interface Category extends NodeFields {
 export interface Assessment extends NodeFields {
   kind: 'assessment';
   possible: Decimal;
+  /** Nobody has said what it is out of: `possible` is only the default. */
+  presumed?: true;
   step?: Decimal;
   status?: Status;
   score?: Score;

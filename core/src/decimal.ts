@@ -4,6 +4,12 @@ const DECIMAL = /^\d{1,12}(\.\d{1,6})?$/;
 const ZERO_DECIMAL = /^0+(\.0+)?$/;
 const MOMENT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d{1,3})?)?(Z|[+-]\d{2}:\d{2})$/;
 
+/** The first and the last moment that a record may have: no course is older, and none is planned further ahead. */
+export const MOMENTS = { first: '1900-01-01T00:00:00Z', last: '2199-12-31T23:59:59Z' } as const;
+const [FIRST, LAST] = [Date.parse(MOMENTS.first), Date.parse(MOMENTS.last)];
+/** Hours that a clock anywhere on earth is away from UTC, at the most. */
+const MOST_OFFSET = 14;
+
 /** What a decimal looks like, said in every message about one. */
 export const DECIMAL_FORM =
   'a decimal in quotes such as "17.5" (1 to 12 digits, then at most 6 after a point)';
@@ -13,10 +19,11 @@ export function inWords(form: string): Joi.LanguageMessages {
   return { 'string.base': form, 'string.empty': form, 'string.pattern.base': form };
 }
 
-/** A decimal of a course file: text, never negative. */
+/** A decimal of a course file: text, never negative. It comes out in its one form. */
 export function decimalSchema(): Joi.StringSchema {
   return Joi.string()
     .pattern(DECIMAL)
+    .custom(shortestDecimal)
     .messages(inWords(`must be ${DECIMAL_FORM}`));
 }
 
@@ -27,22 +34,45 @@ export function positiveDecimalSchema(): Joi.StringSchema {
   );
 }
 
-/** A moment of a course file. */
+/** A moment of a course file. It comes out in its one form. */
 export function momentSchema(): Joi.StringSchema {
-  const form = 'must be a moment such as "2026-09-14T21:59:00Z", with Z or an offset';
+  const form =
+    'must be a moment such as "2026-09-14T21:59:00Z", with Z or an offset, of the years 1900 to 2199';
   return Joi.string()
     .pattern(MOMENT)
-    .custom((value: string, helpers) => (isRealMoment(value) ? value : helpers.message({ custom: form })))
+    .custom((value: string, helpers) =>
+      isRealMoment(value) ? momentText(new Date(value)) : helpers.message({ custom: form }),
+    )
     .messages(inWords(form));
 }
 
-/** Whether a text is a moment that the calendar has (no 31 February). */
+/** Whether a text is a moment that the calendar and the clocks have (no 31 February), in the years that a record may have. */
 export function isRealMoment(value: unknown): value is string {
-  if (typeof value !== 'string' || !MOMENT.test(value) || Number.isNaN(Date.parse(value))) return false;
+  if (typeof value !== 'string' || !MOMENT.test(value)) return false;
+  const time = Date.parse(value);
+  if (Number.isNaN(time) || time < FIRST || time > LAST) return false;
+  const offset = /[+-](\d{2}):(\d{2})$/.exec(value);
+  if (offset && Number(offset[1]) + Number(offset[2]) / 60 > MOST_OFFSET) return false;
   const [year, month, day] = value.slice(0, 10).split('-').map(Number) as [number, number, number];
   return new Date(Date.UTC(year, month - 1, day)).getUTCDate() === day && Number(value.slice(11, 13)) < 24;
 }
 
 export function isDecimal(value: unknown): value is string {
   return typeof value === 'string' && DECIMAL.test(value);
+}
+
+/**
+ * The one text of a decimal's value: `"08.50"` is `"8.5"`. Two decimals are the same where their texts are.
+ *
+ * @param decimal - of the form of a course file
+ */
+export function shortestDecimal(decimal: string): string {
+  const [whole, part = ''] = decimal.split('.') as [string, string?];
+  const [digits, decimals] = [whole.replace(/^0+(?=\d)/, ''), part.replace(/0+$/, '')];
+  return decimals === '' ? digits : `${digits}.${decimals}`;
+}
+
+/** The one text of a moment: in UTC, its parts of a second only where it has some. */
+export function momentText(moment: Date): string {
+  return moment.toISOString().replace('.000Z', 'Z');
 }

@@ -1,7 +1,9 @@
 import { collisions } from './collision';
 import type { Course } from './course';
+import { applyEdits } from './apply-edits';
 import { checkCourse } from './course-file';
-import { applyEdits, type Edit } from './edit';
+import type { Edit } from './edit';
+import { isSame } from './same';
 import { find } from './tree';
 
 /** A change that was made to a course, as it is kept. */
@@ -50,7 +52,7 @@ export type Reversal = { readonly ok: true } | { readonly ok: false; readonly re
  * @param current - the course as it is now
  */
 export function reversal({ change, after }: PastStep, current: Course): Reversal {
-  const [collision] = collisions(current, change.inverse, change.edits);
+  const collision = collisions(current, change.inverse, change.edits).find(({ kind }) => kind === 'field');
   if (collision) return refused(`${collision.name} was changed again later.`);
   for (const edit of change.inverse) {
     const reason = laterWork(edit, after, current);
@@ -76,9 +78,7 @@ function laterWork(edit: Edit, after: Course, current: Course): string | undefin
     return then.above.at(-1)?.id === now.above.at(-1)?.id
       ? undefined
       : `${now.node.name} was moved again later.`;
-  return JSON.stringify(then.node) === JSON.stringify(now.node)
-    ? undefined
-    : `${now.node.name} was changed later.`;
+  return isSame(then.node, now.node) ? undefined : `${now.node.name} was changed later.`;
 }
 
 function refused(reason: string): Reversal {

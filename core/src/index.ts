@@ -1,7 +1,9 @@
 export * from './account-schema';
 export * from './answer';
+export * from './apply-edits';
 export * from './arithmetic';
 export * from './chance';
+export * from './change';
 export * from './collision';
 export * from './combine';
 export * from './course';
@@ -10,6 +12,7 @@ export * from './course-schema';
 export * from './decimal';
 export * from './difference';
 export * from './edit';
+export * from './edit-schema';
 export * from './effect';
 export * from './entry';
 export * from './gpa';

@@ -2,7 +2,8 @@ import Joi from 'joi';
 import { libraryNameSchema } from './account-schema';
 import { assessmentFields, LIMITS, lineSchema } from './course-schema';
 import type { Course, Decimal, Score, Status } from './course';
-import { applyEdits, setting, type Edit } from './edit';
+import { applyEdits } from './apply-edits';
+import { setting, type Edit } from './edit';
 import { find } from './tree';
 import { check, type Checked } from './validation';
 
@@ -33,7 +34,7 @@ const trySchema = Joi.object({
 
 const rehearsalSchema = Joi.object({
   name: libraryNameSchema.required(),
-  tries: Joi.array().items(trySchema).min(1).max(LIMITS.nodes).unique('id').required(),
+  tries: Joi.array().items(trySchema).min(1).max(LIMITS.tries).unique('id').required(),
 });
 
 /**

@@ -51,6 +51,7 @@ const MESSAGES: Joi.LanguageMessages = {
   'number.max': 'must be at most {#limit}',
 };
 
+/** How a value is checked everywhere: everything that is wrong at once, nothing turned into what it is not, in our words. */
 export const JOI_OPTIONS: Joi.ValidationOptions = {
   abortEarly: false,
   convert: false,
@@ -66,8 +67,34 @@ export const JOI_OPTIONS: Joi.ValidationOptions = {
  * @param at - the place of the value in the whole input
  */
 export function check<T>(schema: Joi.Schema, value: unknown, at: readonly Step[] = []): Checked<T> {
-  const { error, value: right } = schema.validate(value, JOI_OPTIONS);
+  const { error, value: right } = withOptions(schema).validate(value);
   if (!error) return { ok: true, value: right as T };
   const faults = error.details.map(({ path, message }) => ({ at: placeText([...at, ...path]), message }));
   return { ok: false, faults };
+}
+
+const ready = new WeakMap<Joi.Schema, Joi.Schema>();
+
+/** A schema with our options in it: they are put in once, not for each value that is checked. */
+function withOptions(schema: Joi.Schema): Joi.Schema {
+  const known = ready.get(schema);
+  if (known) return known;
+  const made = schema.prefs(JOI_OPTIONS as Joi.AsyncValidationOptions);
+  ready.set(schema, made);
+  return made;
+}
+
+/** Deeper than any document of ours: a course nests 50 categories, each with a list of what is in it. */
+const MOST_DEPTH = 200;
+
+/** Refuses JSON that is nested so deeply that reading it would cost a stack. */
+export function depthFault(json: unknown): Fault | undefined {
+  let level: unknown[] = [json];
+  for (let depth = 0; level.length > 0; depth += 1) {
+    if (depth > MOST_DEPTH) return { at: '', message: `is nested more than ${MOST_DEPTH} levels deep` };
+    level = level.flatMap((value) =>
+      typeof value === 'object' && value !== null ? Object.values(value) : [],
+    );
+  }
+  return undefined;
 }

@@ -17,7 +17,7 @@ const scale = (document: unknown) =>
 
 describe('a course file', () => {
   it('is read as it was written', () => {
-    const written = course([category([scored('1.50', '20'), open('5')], { late: null, weight: '35' })], {
+    const written = course([category([scored('1.5', '20'), open('5')], { late: null, weight: '35' })], {
       combine: 'weights',
     });
     expect(readCourse(writeCourse(written))).toEqual({ ok: true, value: written });
@@ -183,7 +183,7 @@ describe('a course file', () => {
     const tooDeep = checkCourse(course([deep]));
     expect(tooDeep.ok ? '' : tooDeep.faults[0]!.message).toMatch(/levels deep/);
     const tooMany = checkCourse(course(Array.from({ length: LIMITS.nodes }, () => open('1'))));
-    expect(tooMany.ok ? '' : tooMany.faults[0]!.message).toMatch(/more than 10000/);
+    expect(tooMany.ok ? '' : tooMany.faults[0]!.message).toMatch(/more than 6000/);
   });
 
   it('takes 40 levels, and 5,000 pieces', () => {
@@ -191,5 +191,46 @@ describe('a course file', () => {
     for (let level = 0; level < 39; level += 1) deep = category([deep]);
     expect(checkCourse(course([deep])).ok).toBe(true);
     expect(checkCourse(course(Array.from({ length: 5_000 }, () => open('1')))).ok).toBe(true);
+  });
+
+  it('counts what is promised among what it holds', () => {
+    const promising = Array.from({ length: 4 }, () => category([], { planned: { pieces: 2_000 } }));
+    const checked = checkCourse(course(promising));
+    expect(checked.ok ? '' : checked.faults[0]!.message).toMatch(/promised ones included/);
+  });
+
+  it('brings every decimal and moment to one form, so that one value has one text', () => {
+    const read = checkCourse(
+      course([
+        scored('08', '20.50', { due: '2026-10-16T23:59:00+02:00', late: { handedIn: '2026-10-17T00:00Z' } }),
+      ]),
+    );
+    expect(read.ok && read.value.root.children[0]).toMatchObject({
+      score: { points: '8' },
+      possible: '20.5',
+      due: '2026-10-16T21:59:00Z',
+      late: { handedIn: '2026-10-17T00:00:00Z' },
+    });
+  });
+
+  it.each([
+    ['the year 0', '0000-01-01T00:00:00Z'],
+    ['an offset that no clock has', '2026-10-16T12:00:00+20:00'],
+    ['a moment that is past the last year in UTC', '2199-12-31T23:59:59-12:00'],
+    ['the year 9999', '9999-12-31T23:59:59Z'],
+  ])('refuses by name a due moment of %s', (_, due) => {
+    expect(places((document) => Object.assign(piece(document), { due }))).toEqual(['root.children[0].due']);
+  });
+
+  it.each(['name', 'id', 'note'])('refuses by name half of a character in the %s', (field) => {
+    expect(places((document) => Object.assign(piece(document), { [field]: 'half \ud800' }))).toEqual([
+      `root.children[0].${field}`,
+    ]);
+  });
+
+  it('refuses a file that is nested more deeply than any', () => {
+    const text = `{"format":"fidens-course","note":${'['.repeat(5_000)}${']'.repeat(5_000)}}`;
+    const read = readCourse(text);
+    expect(read.ok ? '' : read.faults[0]!.message).toMatch(/levels deep/);
   });
 });

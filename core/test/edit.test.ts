@@ -3,7 +3,6 @@ import {
   applyEdits,
   checkCourse,
   checkEdits,
-  collisions,
   courseSetting,
   find,
   setting,
@@ -120,51 +119,5 @@ describe('edits', () => {
 
   it('keep a valid course valid or are caught when it is checked', () => {
     expect(checkCourse(applied(sample(), setting('two', { status: 'scored' }))).ok).toBe(false);
-  });
-});
-
-describe('two devices', () => {
-  const seen = sample();
-  const points = (score: string) => setting('one', { score: { points: score } });
-
-  /** What edits made on the sample would overwrite in another document. */
-  function collide(current: Course, ...edits: Edit[]) {
-    const made = applyEdits(seen, edits);
-    if (!made.ok) throw new Error(JSON.stringify(made.faults));
-    return collisions(current, edits, made.inverse);
-  }
-
-  it('collide where both set one field to different values', () => {
-    expect(collide(applied(seen, points('7')), points('9'))).toEqual([
-      { id: 'one', name: 'Piece', field: 'score', theirs: { points: '7' }, mine: { points: '9' } },
-    ]);
-    expect(collide(applied(seen, courseSetting({ code: 'A' })), courseSetting({ code: 'B' }))).toEqual([
-      { id: undefined, name: 'Sample', field: 'code', theirs: 'A', mine: 'B' },
-    ]);
-  });
-
-  it('do not collide on different pieces, on different fields, or on the same value', () => {
-    for (const edit of [
-      setting('two', { status: 'missing' }),
-      setting('one', { note: 'seen' }),
-      points('9'),
-      { op: 'remove', id: 'one' } as const,
-    ]) {
-      expect(collide(applied(seen, edit), points('9'))).toEqual([]);
-    }
-  });
-
-  it('collide on a field that one sets and the other takes away', () => {
-    const theirs = applied(seen, setting('exam', { note: 'bring two rulers' }));
-    expect(collide(theirs, setting('exam', { note: undefined }))).toHaveLength(1);
-  });
-
-  it('are judged by what was there before the first of several edits, and what is wanted after the last', () => {
-    const twice = [points('5'), setting('two', { note: 'x' }), points('9')];
-    expect(collide(seen, ...twice)).toEqual([]);
-    expect(collide(applied(seen, points('9')), ...twice)).toEqual([]);
-    expect(collide(applied(seen, points('5')), ...twice)).toMatchObject([
-      { theirs: { points: '5' }, mine: { points: '9' } },
-    ]);
   });
 });

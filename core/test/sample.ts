@@ -3,10 +3,10 @@ import type { Assessment, Category, Course, CourseNode, Scale } from '../src';
 /** A plain scale: A from 90, B from 80, C from 70, F below. */
 export const LETTERS: Scale = {
   bands: [
-    { label: 'A', from: '90', points: '4.0', worth: '95' },
-    { label: 'B', from: '80', points: '3.0', worth: '85' },
-    { label: 'C', from: '70', points: '2.0' },
-    { label: 'F', from: '0', points: '0.0', pass: false },
+    { label: 'A', from: '90', points: '4', worth: '95' },
+    { label: 'B', from: '80', points: '3', worth: '85' },
+    { label: 'C', from: '70', points: '2' },
+    { label: 'F', from: '0', points: '0', pass: false },
   ],
 };
 

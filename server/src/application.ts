@@ -1,8 +1,10 @@
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Knex } from 'knex';
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Configuration } from './configuration';
 import { answerNotFound, answerProblems } from './problem';
@@ -13,11 +15,15 @@ import { rehearsalRoutes } from './routes/rehearsals';
 import { sweepRoutes } from './routes/sweep';
 import { termRoutes } from './routes/terms';
 import { refuseOtherSites } from './same-site';
+import { limitChanges, sendDevices } from './attempts';
+import { refuseDeepBodies } from './body';
 import { requireStudent, sessions } from './sign-in';
 
 /** A server that is ready to listen. */
 export interface Application {
   readonly express: Express;
+  /** Tells every connection that is answered from now on to end. */
+  readonly stop: () => void;
   /** Lets go of the connections that it opened itself. */
   readonly close: () => Promise<void>;
 }
@@ -27,8 +33,13 @@ export function createApplication(database: Knex, configuration: Configuration):
   const app = express();
   const session = sessions(configuration);
   app.disable('x-powered-by');
-  app.set('trust proxy', 'loopback');
-  app.use(securityHeaders());
+  app.set('trust proxy', configuration.trustProxy);
+  let stopping = false;
+  app.use((_request, response, next) => {
+    if (stopping) response.set('Connection', 'close');
+    next();
+  });
+  app.use(securityHeaders(configuration));
   app.use(compression());
 
   const api = express.Router();
@@ -36,10 +47,12 @@ export function createApplication(database: Knex, configuration: Configuration):
     response.set('Cache-Control', 'no-store');
     next();
   });
-  api.use(refuseOtherSites, express.json({ limit: '4mb' }), session.middleware);
+  api.use(refuseOtherSites, express.json({ limit: '4mb' }), refuseDeepBodies);
+  api.use(sendDevices(configuration), session.middleware);
   api.use(accountRoutes(database, configuration));
   api.use(
     requireStudent,
+    limitChanges(),
     termRoutes(database),
     courseRoutes(database),
     libraryRoutes(database),
@@ -52,18 +65,36 @@ export function createApplication(database: Knex, configuration: Configuration):
 
   if (configuration.applicationFolder) serveApplication(app, configuration.applicationFolder);
   app.use(answerProblems);
-  return { express: app, close: session.close };
+  const stop = () => {
+    stopping = true;
+  };
+  return { express: app, stop, close: session.close };
 }
 
-function securityHeaders() {
-  return helmet({
+/** What a page of ours may never ask of the device. */
+const PERMISSIONS = [
+  'camera',
+  'microphone',
+  'geolocation',
+  'payment',
+  'usb',
+  'serial',
+  'bluetooth',
+  'midi',
+  'display-capture',
+];
+
+function securityHeaders({ secureCookies, applicationFolder }: Configuration): RequestHandler {
+  const headers = helmet({
     contentSecurityPolicy: {
       useDefaults: false,
       directives: {
         defaultSrc: ["'self'"],
         scriptSrc: ["'self'"],
-        // React Native for the web writes its styles into style elements of its own.
-        styleSrc: ["'self'", "'unsafe-inline'"],
+        styleSrc: ["'self'", ...inlineStyles(applicationFolder)],
+        // React Native for the web lays an empty style element down and fills it by script, which no policy forbids; what
+        // stands in an element's style attribute by script is allowed likewise.
+        styleSrcAttr: ["'none'"],
         imgSrc: ["'self'", 'data:'],
         fontSrc: ["'self'"],
         connectSrc: ["'self'"],
@@ -74,9 +105,24 @@ function securityHeaders() {
         frameAncestors: ["'none'"],
       },
     },
-    strictTransportSecurity: false,
+    // Only where the cookies are for HTTPS: on a loopback it would lock the student out.
+    strictTransportSecurity: secureCookies && { maxAge: 365 * 24 * 60 * 60 },
     referrerPolicy: { policy: 'same-origin' },
   });
+  const permissions = PERMISSIONS.map((name) => `${name}=()`).join(', ');
+  return (request, response, next) => {
+    response.set('Permissions-Policy', permissions);
+    headers(request, response, next);
+  };
+}
+
+/** The styles that stand in the page itself, by their hashes: no others are taken from a page. */
+function inlineStyles(applicationFolder: string | undefined): string[] {
+  if (!applicationFolder) return [];
+  const page = readFileSync(join(applicationFolder, 'index.html'), 'utf8');
+  return [...page.matchAll(/<style[^>]*>([\s\S]*?)<\/style>/g)].map(
+    ([, style]) => `'sha256-${createHash('sha256').update(style!).digest('base64')}'`,
+  );
 }
 
 /**

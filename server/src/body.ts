@@ -1,7 +1,14 @@
-import { check, checkCourse, inWords, type Course } from '@fidens/core';
-import type { Request } from 'express';
+import { check, checkCourse, depthFault, inWords, type Course } from '@fidens/core';
+import type { Request, RequestHandler } from 'express';
 import Joi from 'joi';
 import { invalid, notFound, Problem } from './problem';
+
+/** Refuses a body that is nested so deeply that looking at it would cost a stack. */
+export const refuseDeepBodies: RequestHandler = (request, _response, next) => {
+  const fault = depthFault(request.body);
+  if (fault) throw invalid([fault]);
+  next();
+};
 
 /**
  * The body of a request as its schema wants it.

@@ -1,12 +1,16 @@
 import {
   applyEdits,
-  checkCourse,
+  decide,
+  isSame,
   ruleSheet,
+  type Collision,
+  type Decided,
   type Course,
   type Edit,
   type Fault,
   type PastChange,
 } from '@fidens/core';
+import { randomUUID } from 'node:crypto';
 import { raw, type Transaction } from 'objection';
 import { courseRow, nodeRows, toDocument } from './course-document';
 import type { Fields } from './document-columns';
@@ -18,6 +22,7 @@ import {
   GradingScale,
   NodeRecord,
 } from './models';
+import { sizeOf, withinQuota } from './quota';
 import { insertScale, updateScale } from './scale-store';
 
 /** A course as the API gives it: its document, whose it is to find, and which version it is. */
@@ -33,15 +38,16 @@ export type Changed =
   | { readonly kind: 'changed'; readonly course: StoredCourse }
   | { readonly kind: 'not found' }
   | { readonly kind: 'stale'; readonly course: StoredCourse }
+  | { readonly kind: 'asks'; readonly course: StoredCourse; readonly collisions: readonly Collision[] }
   | { readonly kind: 'invalid'; readonly faults: readonly Fault[] };
 
 /** A change as it is asked for. */
 export interface ChangeRequest {
   /** Made by the client; a second request with the same id changes nothing. */
   readonly id: string;
-  /** The version that the client saw. */
-  readonly version: number;
   readonly edits: readonly Edit[];
+  /** What its maker saw: the edits that led back there, or the version of the whole course. */
+  readonly saw: { readonly seen: readonly Edit[] } | { readonly version: number };
 }
 
 const GRAPH = '[scale.bands, categories, assessments]';
@@ -90,14 +96,18 @@ export async function findCourse(
  * Stores a new course.
  *
  * @param document - a document that `checkCourse` has passed
+ * @param wanted - the id that it gets
+ * @throws a problem 403 where the student has as much as one may have
  */
 export async function createCourse(
   transaction: Transaction,
   userId: string,
   termId: string,
   document: Course,
+  wanted = randomUUID() as string,
 ): Promise<StoredCourse> {
-  const id = await insertDocument(transaction, userId, termId, document);
+  await withinQuota(transaction, userId, document);
+  const id = await insertDocument(transaction, userId, wanted, termId, document);
   return (await findCourse(transaction, userId, id))!;
 }
 
@@ -110,33 +120,47 @@ export async function createRuleSheet(
   transaction: Transaction,
   userId: string,
   document: Course,
+  wanted = randomUUID() as string,
 ): Promise<RuleSheet> {
-  const id = await insertDocument(transaction, userId, null, ruleSheet(document));
-  const record = await sheetsOf(transaction, userId).findById(id).withGraphFetched(GRAPH);
-  return { id, document: toDocument(record!) };
+  await withinQuota(transaction, userId, document);
+  const id = await insertDocument(transaction, userId, wanted, null, ruleSheet(document));
+  return (await findRuleSheet(transaction, userId, id))!;
+}
+
+/** One rule sheet of a student, or nothing. */
+export async function findRuleSheet(
+  transaction: Transaction,
+  userId: string,
+  sheetId: string,
+): Promise<RuleSheet | undefined> {
+  const record = await sheetsOf(transaction, userId).findById(sheetId).withGraphFetched(GRAPH);
+  return record && { id: record.id, document: toDocument(record) };
 }
 
 async function insertDocument(
   transaction: Transaction,
   userId: string,
+  id: string,
   termId: string | null,
   document: Course,
 ): Promise<string> {
   const scaleId = await insertScale(transaction, userId, document.scale);
-  const record = await CourseRecord.query(transaction).insert({
+  await CourseRecord.query(transaction).insert({
     ...courseRow(document),
+    id,
     user_id: userId,
     term_id: termId,
     scale_id: scaleId,
-    position: raw('(select count(*) from courses where user_id = ?)', userId),
+    position: raw('(select coalesce(max(position) + 1, 0) from courses where user_id = ?)', userId),
   });
-  await saveNodes(transaction, { course_id: record.id, user_id: userId }, undefined, document);
-  return record.id;
+  await saveNodes(transaction, { course_id: id, user_id: userId }, undefined, document);
+  return id;
 }
 
 /**
  * Changes a course: all edits or none. The row of the course is locked, so that of two changes made at once the second sees
- * the first.
+ * the first. What a change saw is compared here, field by field, every time: what another has written since is never written
+ * over unasked.
  */
 export async function changeCourse(
   transaction: Transaction,
@@ -149,22 +173,32 @@ export async function changeCourse(
   const course = (await findCourse(transaction, userId, courseId))!;
   const repeated = await CourseChange.query(transaction).findById([courseId, request.id]);
   if (repeated) return { kind: 'changed', course };
-  if (request.version !== course.version) return { kind: 'stale', course };
-  const edited = applyEdits(course.document, request.edits);
-  if (!edited.ok) return { kind: 'invalid', faults: edited.faults };
-  const checked = checkCourse(edited.course);
-  if (!checked.ok) return { kind: 'invalid', faults: checked.faults };
-  const changed = { ...course, version: course.version + 1, document: checked.value };
+  const { edits, saw } = request;
+  if ('version' in saw && saw.version !== course.version) return { kind: 'stale', course };
+  const decided = decideIn(course.document, edits, 'seen' in saw ? saw.seen : undefined);
+  if (decided.kind === 'asks') return { ...decided, course };
+  if (decided.kind === 'invalid') return decided;
+  if (decided.edits.length === 0) return { kind: 'changed', course };
+  if (sizeOf(decided.course) > sizeOf(course.document))
+    await withinQuota(transaction, userId, decided.course, course);
+  const changed = { ...course, version: course.version + 1, document: decided.course };
   await saveChange(transaction, locked, course.document, changed);
   await CourseChange.query(transaction).insert({
     course_id: courseId,
     user_id: userId,
     id: request.id,
     version: changed.version,
-    edits: [...request.edits],
-    inverse: [...edited.inverse],
+    edits: [...decided.edits],
+    inverse: [...decided.inverse],
   });
   return { kind: 'changed', course: changed };
+}
+
+/** Makes edits in a course, held against what they saw; where that is not said, it is the course as it is. */
+function decideIn(course: Course, edits: readonly Edit[], seen: readonly Edit[] | undefined): Decided {
+  if (seen) return decide(course, { edits, seen });
+  const made = applyEdits(course, edits);
+  return made.ok ? decide(course, { edits, seen: made.inverse }) : { kind: 'invalid', faults: made.faults };
 }
 
 /** A page of a course's history. */
@@ -276,7 +310,7 @@ async function saveRows(
   if (gone.length > 0)
     await model.query(transaction).where({ course_id: owner.course_id }).whereIn('id', gone).delete();
   const written = [...now]
-    .filter(([id, row]) => !isSame(old.get(id), row))
+    .filter(([id, row]) => !isSameRow(old.get(id), row))
     .map(([, row]) => ({ ...row, ...owner }));
   for (let start = 0; start < written.length; start += AT_ONCE) {
     await model
@@ -287,6 +321,7 @@ async function saveRows(
   }
 }
 
-function isSame(a: unknown, b: unknown): boolean {
-  return JSON.stringify(a) === JSON.stringify(b);
+/** Whether two rows of one table, which have the same columns, hold the same. */
+function isSameRow(a: Fields | undefined, b: Fields): boolean {
+  return a !== undefined && Object.keys(b).every((column) => a[column] === b[column]);
 }

@@ -1,5 +1,20 @@
+import { shortestDecimal } from '@fidens/core';
 import knex, { type Knex } from 'knex';
+import { types } from 'pg';
 import { migrations } from './migrations';
+
+/** Decimals keep every digit and come back in their one form; a float would lose some. */
+types.setTypeParser(types.builtins.NUMERIC, shortestDecimal);
+
+/**
+ * Milliseconds that one statement, one wait for a lock, and one transaction with nothing to do may take: what is not answered by
+ * then is answered with 503, and nobody waits behind it.
+ */
+const PATIENCE = {
+  statement_timeout: 15_000,
+  lock_timeout: 5_000,
+  idle_in_transaction_session_timeout: 15_000,
+};
 
 /**
  * Opens the database.
@@ -9,24 +24,52 @@ import { migrations } from './migrations';
 export function openDatabase(url: string): Knex {
   return knex({
     client: 'pg',
-    connection: { connectionString: url, application_name: 'fidens' },
+    connection: { connectionString: url, application_name: 'fidens', ...PATIENCE },
     pool: { min: 0, max: 10 },
     acquireConnectionTimeout: 5_000,
-    // What goes wrong is thrown too, and said once where it is caught.
-    log: { error: () => undefined, warn: () => undefined },
+    log: QUIET,
   });
 }
 
-/** Brings the database to the newest version of its tables. Several servers may start at once: knex holds a lock. */
-export async function migrate(database: Knex): Promise<void> {
-  await database.migrate.latest({
-    migrationSource: {
-      getMigrations: async () => Object.keys(migrations),
-      getMigrationName: (name: string) => name,
-      getMigration: async (name: string) => migrations[name]!,
-    },
+/** What goes wrong is thrown too, and said once where it is caught. */
+const QUIET = { error: () => undefined, warn: () => undefined };
+
+/** Names the lock that the process which migrates holds: "Fid" and the number of tables that were there first. */
+const MIGRATION_LOCK = 0x466964_0a;
+
+/**
+ * Brings the database to the newest version of its tables. Of several processes that start at once one does it and the others
+ * wait for it, by a lock that PostgreSQL itself lets go when its holder dies; a mark that a killed process left is taken away.
+ *
+ * @param url - a `postgres://` address
+ */
+export async function migrate(url: string): Promise<void> {
+  const database = knex({
+    client: 'pg',
+    connection: { connectionString: url, application_name: 'fidens migration' },
+    pool: { min: 0, max: 2 },
+    acquireConnectionTimeout: 5_000,
+    log: QUIET,
   });
+  try {
+    await database.transaction(async (transaction) => {
+      await transaction.raw('select pg_advisory_xact_lock(?)', [MIGRATION_LOCK]);
+      if (await database.schema.hasTable(LOCK_TABLE)) await database(LOCK_TABLE).delete();
+      await database.migrate.latest({ migrationSource: SOURCE });
+    });
+  } finally {
+    await database.destroy();
+  }
 }
+
+/** Where knex notes that it migrates. We hold a better lock. */
+const LOCK_TABLE = 'knex_migrations_lock';
+
+const SOURCE: Knex.MigrationSource<string> = {
+  getMigrations: async () => Object.keys(migrations),
+  getMigrationName: (name) => name,
+  getMigration: async (name) => migrations[name]!,
+};
 
 /**
  * Reads several tables as they were at one moment, over one connection: a course that is changed meanwhile is seen whole,
@@ -39,14 +82,34 @@ export function readTogether<T>(
   return database.transaction(read, { isolationLevel: 'repeatable read', readOnly: true });
 }
 
-/** Whether an error says that the database cannot be reached just now, rather than that it refuses. */
+/** The database's own code of an error, which Objection wraps; or Node's, where it was not reached. */
+export function codeOf(error: unknown): string {
+  const { code, nativeError } = error as { code?: string; nativeError?: { code?: string } };
+  return nativeError?.code ?? code ?? '';
+}
+
+/**
+ * What says that the database cannot do its work just now: connections lost (08), no room or memory (53), stopped or starting
+ * (57P), a statement or a wait that took too long (57014, 55P03), a server that only reads (25006), transactions that met (40).
+ */
+const UNABLE = /^(08|53|57P|57014|55P03|25006|25P03|40001|40P01)/;
+const UNREACHED = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'ENOENT',
+  'EPIPE',
+  'ENOTFOUND',
+  'EAI_AGAIN',
+  'ETIMEDOUT',
+]);
+
+/** Whether an error says that the database cannot do its work just now, rather than that it refuses. */
 export function isUnreachable(error: unknown): boolean {
-  const { code, name, message } = error as { code?: string; name?: string; message?: string };
-  const gone =
-    /^(08|57P0|53)/.test(code ?? '') ||
-    ['ECONNREFUSED', 'ECONNRESET', 'ENOENT', 'EPIPE'].includes(code ?? '');
+  const { name, message } = error as { name?: string; message?: string };
+  const code = codeOf(error);
   return (
-    gone ||
+    UNABLE.test(code) ||
+    UNREACHED.has(code) ||
     name === 'KnexTimeoutError' ||
     /Connection terminated|Connection ended|not queryable|timeout exceeded/i.test(message ?? '')
   );

@@ -1,3 +1,5 @@
+import { momentText } from '@fidens/core';
+
 /** A row of a table, or a part of a document, by name. */
 export type Fields = Record<string, unknown>;
 /** Which column keeps which field of a document; a field inside another is written with a point. */
@@ -64,6 +66,7 @@ export const CATEGORY_COLUMNS: Columns = {
 export const ASSESSMENT_COLUMNS: Columns = {
   ...NODE,
   possible: 'possible',
+  presumed: 'presumed',
   step: 'step',
   status: 'status',
   score_points: 'score.points',
@@ -93,7 +96,7 @@ export function toRow(columns: Columns, part: object): Fields {
   );
 }
 
-/** The part of a document that a row keeps; absent where a column is `null`. Moments come back in UTC. */
+/** The part of a document that a row keeps; absent where a column is `null`. Moments come back in UTC, decimals in their shortest form, as they went in. */
 export function fromRow(columns: Columns, row: object): Fields {
   const part: Fields = {};
   for (const [column, path] of Object.entries(columns)) {
@@ -102,7 +105,7 @@ export function fromRow(columns: Columns, row: object): Fields {
     const keys = path.split('.');
     const last = keys.pop()!;
     const parent = keys.reduce<Fields>((object, key) => (object[key] ??= {}) as Fields, part);
-    parent[last] = value instanceof Date ? value.toISOString() : value;
+    parent[last] = value instanceof Date ? momentText(value) : value;
   }
   return part;
 }

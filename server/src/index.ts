@@ -1,3 +1,2 @@
 export { createApplication } from './application';
 export { migrate, openDatabase } from './database';
-export { seedSampleWorld } from './sample-world';

@@ -44,8 +44,11 @@ async function changeScaleOf(
   { id, version, document }: StoredCourse,
   scale: Scale,
 ): Promise<StoredCourse> {
-  const edits = [courseSetting({ scale })];
-  const changed = await changeCourse(transaction, userId, id, { id: randomUUID(), version, edits });
+  const changed = await changeCourse(transaction, userId, id, {
+    id: randomUUID(),
+    edits: [courseSetting({ scale })],
+    saw: { version },
+  });
   if (changed.kind === 'changed') return changed.course;
   if (changed.kind === 'invalid')
     throw invalid(

@@ -1,5 +1,6 @@
 import type { Fault } from '@fidens/core';
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
+import { ConstraintViolationError, DataError } from 'objection';
 import { isUnreachable } from './database';
 
 /** An answer that says what went wrong: a problem document of RFC 9457. */
@@ -13,6 +14,8 @@ export class Problem extends Error {
     /** Each wrong field with its place. */
     readonly errors: readonly Fault[] = [],
     readonly extra: Readonly<Record<string, unknown>> = {},
+    /** Seconds after which it may be tried again. */
+    readonly retryAfter?: number,
   ) {
     super(detail);
   }
@@ -28,9 +31,9 @@ export const invalid = (
 const TITLES: Record<number, string> = {
   400: 'The request cannot be read',
   401: 'Not signed in',
-  403: 'Not from this application',
+  403: 'Not allowed',
   404: 'Not found',
-  409: 'Already there',
+  409: 'Not as it was',
   412: 'Changed in the meantime',
   413: 'Too large',
   415: 'Not JSON',
@@ -65,7 +68,7 @@ export const answerProblems: ErrorRequestHandler = (error, request, response, ne
   if (response.headersSent) return next(error);
   const problem = toProblem(error);
   if (problem.status >= 500) console.error(`${request.method} ${request.path}:`, error);
-  if (problem.status === 503) response.set('Retry-After', '2');
+  if (problem.retryAfter !== undefined) response.set('Retry-After', String(problem.retryAfter));
   send(response, problem);
 };
 
@@ -83,7 +86,18 @@ function toProblem(error: unknown): Problem {
       503,
       'unreachable',
       'Nothing was stored: the records cannot be reached just now. Try again.',
+      [],
+      {},
+      2,
     );
   }
+  if (error instanceof ConstraintViolationError)
+    return new Problem(
+      409,
+      'met',
+      'Nothing was stored: what this belongs to was changed or deleted just now.',
+    );
+  if (error instanceof DataError)
+    return new Problem(422, 'invalid', 'Nothing was stored: some of what was sent cannot be kept.');
   return new Problem(500, 'broken', 'Nothing was stored: something broke on our side.');
 }

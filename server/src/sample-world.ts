@@ -1,14 +1,15 @@
 import { readCourse, type Course } from '@fidens/core';
 import type { Knex } from 'knex';
+import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Transaction } from 'objection';
+import { raw, type Transaction } from 'objection';
 import { createCourse, createRuleSheet } from './course-store';
 import { CourseRecord, GradingScale, Term, User } from './models';
 import { insertScale } from './scale-store';
 
 /** Noor Castellan of Saltmarsh College, in the ninth of fifteen weeks. */
-const STUDENT = { name: 'Noor Castellan', email: 'noor@saltmarsh.example', is_sample: true };
+const STUDENT = { name: 'Noor Castellan', is_sample: true };
 const TODAY = '2026-10-20T12:00:00Z';
 const TERM = { name: 'Autumn term', starts_on: '2026-08-24', ends_on: '2026-12-04' };
 
@@ -29,27 +30,45 @@ export function sampleCourses(): Course[] {
   });
 }
 
-/** Makes the sample student with her courses, unless she is there already. Safe when several servers start at once. */
-export async function seedSampleWorld(database: Knex): Promise<void> {
-  await database.transaction(async (transaction) => {
+/** Hours after which what a visitor did with the sample student is cleared away. */
+const STAYS_FOR = 24;
+
+/**
+ * A sample student of the visitor's own, with her courses: what one visitor changes no other sees. Those that were opened more
+ * than a day ago are cleared away.
+ */
+export async function openSampleWorld(database: Knex): Promise<User> {
+  await clearSampleWorlds(database, STAYS_FOR);
+  return database.transaction(async (transaction) => {
+    const email = `noor.${randomBytes(6).toString('hex')}@saltmarsh.example`;
     const user = await User.query(transaction)
-      .insert({ ...STUDENT, today: new Date(TODAY) })
-      .onConflict('email')
-      .ignore()
+      .insert({ ...STUDENT, email, today: new Date(TODAY) })
       .returning('*');
-    if (user?.id) await fill(transaction, user.id);
+    await fill(transaction, user.id);
+    return user;
   });
 }
 
-/** Puts the sample student's records back to how they were at first. Nobody else's are touched. */
-export async function resetSampleWorld(database: Knex): Promise<void> {
-  await seedSampleWorld(database);
+/**
+ * Clears sample students away with all that is theirs. Nobody else's is touched.
+ *
+ * @param hours - only those that were opened more than so many hours ago
+ */
+export async function clearSampleWorlds(database: Knex, hours: number): Promise<void> {
   await database.transaction(async (transaction) => {
-    const { id } = (await User.query(transaction).findOne({ is_sample: true }).forUpdate())!;
-    await CourseRecord.query(transaction).delete().where({ user_id: id });
-    await GradingScale.query(transaction).delete().where({ user_id: id });
-    await Term.query(transaction).delete().where({ user_id: id });
-    await fill(transaction, id);
+    const old = User.query(transaction)
+      .where({ is_sample: true })
+      .where('created_at', '<=', raw("now() - ? * interval '1 hour'", hours))
+      .select('id')
+      .orderBy('id')
+      .forUpdate()
+      .skipLocked();
+    const ids = (await old).map(({ id }) => id);
+    // What belongs to a course goes with it; courses hold their terms and scales, so they go first.
+    await CourseRecord.query(transaction).delete().whereIn('user_id', ids);
+    await GradingScale.query(transaction).delete().whereIn('user_id', ids);
+    await Term.query(transaction).delete().whereIn('user_id', ids);
+    await User.query(transaction).delete().whereIn('id', ids);
   });
 }
 

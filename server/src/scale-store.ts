@@ -17,9 +17,11 @@ export async function insertScale(
   userId: string,
   scale: Scale,
   name: string | null = null,
+  wanted?: string,
 ): Promise<string> {
   const { id } = await GradingScale.query(transaction).insert({
     ...scaleRows(scale).scale,
+    ...(wanted !== undefined && { id: wanted }),
     name,
     user_id: userId,
   });

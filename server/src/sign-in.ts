@@ -1,22 +1,24 @@
 import connectPgSimple from 'connect-pg-simple';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
-import type { Knex } from 'knex';
+import { createHash } from 'node:crypto';
 import { Pool } from 'pg';
-import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
 import type { Configuration } from './configuration';
 import { Problem } from './problem';
 
 declare module 'express-session' {
   interface SessionData {
     userId: string;
-    /** When the cookie's time was last made new, in milliseconds. */
+    /** When the student signed in, and when the cookie's time was last made new, in milliseconds. */
+    began: number;
     renewed: number;
   }
 }
 
 const DAY = 86_400_000;
+/** A session ends when it was not used for so long, and in any case so long after it began. */
 const STAYS_FOR = 60 * DAY;
+const ENDS_AFTER = 180 * DAY;
 
 /** Sessions in the database, so that any server process knows every student who is signed in. */
 export function sessions(configuration: Configuration): {
@@ -29,8 +31,7 @@ export function sessions(configuration: Configuration): {
     connectionTimeoutMillis: 5_000,
   });
   pool.on('error', (error) => console.error('The sessions lost a connection:', error.message));
-  const Store = connectPgSimple(session);
-  const store = new Store({
+  const store = new HashedStore({
     pool,
     tableName: 'sign_in_sessions',
     disableTouch: true,
@@ -42,6 +43,8 @@ export function sessions(configuration: Configuration): {
     store,
     resave: false,
     saveUninitialized: false,
+    // Whoever ends HTTPS in front says so by a header, also where no address of its is known.
+    ...(configuration.secureCookies && { proxy: true }),
     cookie: { httpOnly: true, sameSite: 'lax', secure: configuration.secureCookies, maxAge: STAYS_FOR },
   });
   const close = async () => {
@@ -51,12 +54,29 @@ export function sessions(configuration: Configuration): {
   return { middleware, close };
 }
 
+const Store = connectPgSimple(session);
+const hashed = (sid: string) => createHash('sha256').update(sid).digest('hex');
+
+/** Keeps sessions under the hashes of their ids: who reads the table cannot sign in with what it holds. */
+class HashedStore extends Store {
+  override get(sid: string, done: Parameters<InstanceType<typeof Store>['get']>[1]): void {
+    super.get(hashed(sid), done);
+  }
+  override set(...[sid, data, done]: Parameters<InstanceType<typeof Store>['set']>): void {
+    super.set(hashed(sid), data, done);
+  }
+  override destroy(...[sid, done]: Parameters<InstanceType<typeof Store>['destroy']>): void {
+    super.destroy(hashed(sid), done);
+  }
+}
+
 /** Signs a student in under a new session id, so that an id known before means nothing after. */
 export async function signIn(request: Request, userId: string): Promise<void> {
   await new Promise<void>((resolve, reject) => {
     request.session.regenerate((error: unknown) => (error ? reject(error as Error) : resolve()));
   });
   request.session.userId = userId;
+  request.session.began = Date.now();
   request.session.renewed = Date.now();
   await new Promise<void>((resolve, reject) => {
     request.session.save((error: unknown) => (error ? reject(error as Error) : resolve()));
@@ -79,52 +99,12 @@ export function studentId(request: Request): string {
   return request.session.userId!;
 }
 
+/** Whether somebody is signed in. A session ends with its student: its row goes with theirs. */
+export function isSignedIn({ session: { userId, began = 0 } }: Request): boolean {
+  return userId !== undefined && Date.now() - began < ENDS_AFTER;
+}
+
 export const requireStudent: RequestHandler = (request, _response, next) => {
-  if (!request.session.userId) throw new Problem(401, 'signed-out', 'Sign in first.');
+  if (!isSignedIn(request)) throw new Problem(401, 'signed-out', 'Sign in first.');
   next();
 };
-
-/** Limits attempts to guess a password: by account and place, and by place alone. */
-export interface AttemptLimit {
-  /**
-   * @param email - the account that is tried; nothing where a new one is made, which guesses at none
-   * @throws a problem 429 when there were too many
-   */
-  spend(request: Request, email?: string): Promise<void>;
-  forgive(request: Request, email: string): Promise<void>;
-}
-
-export function attemptLimit(database: Knex): AttemptLimit {
-  const limiter = (keyPrefix: string, points: number) =>
-    new RateLimiterPostgres({
-      storeClient: database,
-      storeType: 'knex',
-      tableName: 'sign_in_attempts',
-      tableCreated: true,
-      keyPrefix,
-      points,
-      duration: 15 * 60,
-    });
-  const byAccount = limiter('account', 8);
-  const byPlace = limiter('place', 60);
-  const accountKey = (request: Request, email: string) => `${email}|${request.ip}`;
-  return {
-    async spend(request, email) {
-      try {
-        await byPlace.consume(request.ip ?? 'unknown');
-        if (email !== undefined) await byAccount.consume(accountKey(request, email));
-      } catch (refusal) {
-        if (!(refusal instanceof RateLimiterRes)) throw refusal;
-        const minutes = Math.max(1, Math.ceil(refusal.msBeforeNext / 60_000));
-        throw new Problem(
-          429,
-          'too-many-attempts',
-          `There were too many attempts. Try again in ${minutes} ${minutes === 1 ? 'minute' : 'minutes'}.`,
-        );
-      }
-    },
-    async forgive(request, email) {
-      await byAccount.delete(accountKey(request, email));
-    },
-  };
-}

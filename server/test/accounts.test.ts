@@ -106,7 +106,65 @@ describe('an account', () => {
     const statuses: number[] = [];
     for (let attempt = 0; attempt < 9; attempt += 1) statuses.push((await guess()).status);
     expect(statuses).toEqual([401, 401, 401, 401, 401, 401, 401, 401, 429]);
-    expect((await guess()).body.detail).toMatch(/Try again in \d+ minutes?\./);
+    const refused = await guess();
+    expect(refused.body.detail).toMatch(/Try again in \d+ seconds\./);
+    expect(Number(refused.headers['retry-after'])).toBeGreaterThan(0);
+  });
+
+  it('counts guesses that come at once, from wherever they say they come', async () => {
+    await anyone()
+      .post('/api/v1/accounts')
+      .send({ name: 'Mo', email: 'mo@saltmarsh.example', password: PASSWORD });
+    const guesses = Array.from({ length: 24 }, (_, index) =>
+      anyone()
+        .post('/api/v1/session')
+        .set('X-Forwarded-For', `10.0.0.${index}`)
+        .send({ email: 'mo@saltmarsh.example', password: `guess ${index}` }),
+    );
+    const statuses = (await Promise.all(guesses)).map(({ status }) => status);
+    expect(statuses.filter((status) => status === 401)).toHaveLength(8);
+    expect(statuses.filter((status) => status === 429)).toHaveLength(16);
+  });
+
+  it('never locks its owner out of a device that has signed in before, nor others at the same place', async () => {
+    const account = { email: 'lea@saltmarsh.example', password: PASSWORD };
+    const owner = anyone();
+    await owner.post('/api/v1/accounts').send({ name: 'Lea', ...account });
+    await owner.delete('/api/v1/session');
+    for (let attempt = 0; attempt < 9; attempt += 1)
+      await anyone().post('/api/v1/session').send({ email: account.email, password: 'guess' });
+    await anyone().post('/api/v1/session').send(account).expect(429);
+    await owner.post('/api/v1/session').send(account).expect(200);
+    const neighbour = { email: 'nia@saltmarsh.example', password: PASSWORD };
+    await anyone()
+      .post('/api/v1/accounts')
+      .send({ name: 'Nia', ...neighbour });
+    await anyone().post('/api/v1/session').send(neighbour).expect(200);
+  });
+
+  it('keeps no session id that can be used, and ends every session with its student', async () => {
+    const agent = anyone();
+    const made = await agent
+      .post('/api/v1/accounts')
+      .send({ name: 'Gone', email: 'gone@saltmarsh.example', password: PASSWORD });
+    const cookie = decodeURIComponent(made.headers['set-cookie']![0]!);
+    const sid = /fidens=s:([^.]+)/.exec(cookie)![1];
+    expect(await harness.database('sign_in_sessions').where({ sid })).toEqual([]);
+    await harness.database('terms').where({ user_id: made.body.student.id }).delete();
+    await harness.database('users').where({ id: made.body.student.id }).delete();
+    await agent.get('/api/v1/courses').expect(401);
+    await agent.put('/api/v1/sweep').expect(401);
+  });
+
+  it('ends its sessions half a year after they began, used or not', async () => {
+    const agent = await student(harness);
+    const { id } = (await agent.get('/api/v1/session')).body.student;
+    await harness.database.raw(
+      `update sign_in_sessions set sess = jsonb_set(sess::jsonb, '{began}', '1000') where user_id = ?`,
+      [id],
+    );
+    await agent.get('/api/v1/courses').expect(401);
+    expect((await agent.get('/api/v1/session')).body.student).toBeNull();
   });
 });
 
@@ -121,6 +179,18 @@ describe('the sample student', () => {
       today: '2026-10-20T12:00:00.000Z',
     });
     expect((await agent.get('/api/v1/courses')).body).toHaveLength(5);
+  });
+
+  it('is each visitor’s own, stays theirs, and is cleared away after a day', async () => {
+    const [one, other] = [anyone(), anyone()];
+    const mine = (await one.post('/api/v1/session/sample')).body.student.id;
+    const theirs = (await other.post('/api/v1/session/sample')).body.student.id;
+    expect(mine).not.toBe(theirs);
+    expect((await one.post('/api/v1/session/sample')).body.student.id).toBe(mine);
+    await harness.database('users').where({ id: mine }).update({ created_at: '2026-01-01' });
+    await anyone().post('/api/v1/session/sample').expect(200);
+    await one.get('/api/v1/courses').expect(401);
+    expect((await other.get('/api/v1/courses')).body).toHaveLength(5);
   });
 
   it('has no password to sign in with', async () => {
@@ -169,5 +239,7 @@ describe('every answer', () => {
     expect(headers['content-security-policy']).toMatch(/frame-ancestors 'none'/);
     expect(headers['x-content-type-options']).toBe('nosniff');
     expect(headers['x-powered-by']).toBeUndefined();
+    expect(headers['permissions-policy']).toMatch(/geolocation=\(\)/);
+    expect(headers['strict-transport-security']).toBeUndefined();
   });
 });

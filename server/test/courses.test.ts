@@ -1,4 +1,4 @@
-import type { Course } from '@fidens/core';
+import { applyEdits, checkCourse, type Course, type Edit } from '@fidens/core';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { everyField } from '../../core/test/sample';
@@ -25,30 +25,29 @@ afterAll(() => harness.stop());
 
 const read = async (id: string) => (await agent.get(`/api/v1/courses/${id}`).expect(200)).body;
 
-/** Moments come back in UTC with milliseconds: the same moments. */
-const utc = (course: Course): Course =>
-  JSON.parse(
-    JSON.stringify(course).replace(/"(\d{4}-\d\d-\d\dT[^"]+)"/g, (_, moment: string) =>
-      JSON.stringify(new Date(moment).toISOString()),
-    ),
-  );
+/** A course in the one form that it has everywhere: moments in UTC, decimals in their shortest text. */
+const oneForm = (course: Course): Course => {
+  const checked = checkCourse(course);
+  if (!checked.ok) throw new Error(JSON.stringify(checked.faults));
+  return checked.value;
+};
 
 describe('a course', () => {
   it.each(sampleCourses().map((course) => [course.title, course] as const))(
     '%s comes back as it was stored',
     async (_, course) => {
       const { id } = await store(agent, course);
-      expect((await read(id)).document).toEqual(utc(course));
+      expect((await read(id)).document).toEqual(oneForm(course));
     },
   );
 
-  it('keeps decimals to the last digit as they were written', async () => {
+  it('keeps decimals to the last digit', async () => {
     const document = smallCourse();
     document.credits = '123456789012.654321';
     const { id } = await store(agent, document);
     const stored = (await read(id)).document as Course;
     expect(stored.credits).toBe('123456789012.654321');
-    expect(JSON.stringify(stored)).toContain('"17.50"');
+    expect(JSON.stringify(stored)).toContain('"17.5"');
   });
 
   it('changes by edits, each change a version', async () => {
@@ -79,7 +78,7 @@ describe('a course', () => {
     const [ecology] = sampleCourses();
     const course = await store(agent, ecology!);
     const { body } = await change(agent, course, [score('eelgrass', '16.5')]).expect(200);
-    const want = utc(ecology!);
+    const want = oneForm(ecology!);
     const logs = want.root.children[0] as { children: object[] };
     Object.assign(logs.children[4]!, { status: 'scored', score: { points: '16.5' } });
     expect(body.document).toEqual(want);
@@ -89,9 +88,9 @@ describe('a course', () => {
   it('keeps every field of the format, also where an edit changes another', async () => {
     const document = everyField();
     const course = await store(agent, document);
-    expect((await read(course.id)).document).toEqual(utc(document));
+    expect((await read(course.id)).document).toEqual(oneForm(document));
     await change(agent, course, [{ op: 'set', id: 'open', set: { note: 'Changed' } }]).expect(200);
-    const want = utc(document);
+    const want = oneForm(document);
     Object.assign(want.root.children[3]!, { note: 'Changed' });
     expect((await read(course.id)).document).toEqual(want);
   });
@@ -128,6 +127,41 @@ describe('a course', () => {
     await stranger.get(`/api/v1/courses/${course.id}/changes`).expect(404);
   });
 
+  it('answers a change as it answers who reads it: one version has one text', async () => {
+    const course = await store(agent, smallCourse());
+    const fields = { due: '2026-11-01T12:00:00+02:00', weight: '007.50' };
+    const { body } = await change(agent, course, [{ op: 'set', id: 'exam', set: fields }]).expect(200);
+    expect(body.document.root.children[1]).toMatchObject({ due: '2026-11-01T10:00:00Z', weight: '7.5' });
+    expect(await read(course.id)).toEqual(body);
+  });
+
+  it('stands behind those that were there before it, whatever was deleted between', async () => {
+    const own = await student(harness);
+    const titled = (title: string) => store(own, { ...smallCourse(), title });
+    const first = await titled('First');
+    await titled('Second');
+    await own.delete(`/api/v1/courses/${first.id}`).expect(204);
+    await titled('Third');
+    const { body } = await own.get('/api/v1/courses');
+    expect(body.map(({ document }: { document: Course }) => document.title)).toEqual(['Second', 'Third']);
+  });
+
+  it('that is sent again under its id, as its answer was lost, is stored once', async () => {
+    const own = await student(harness);
+    const [term] = (await own.get('/api/v1/terms')).body;
+    const body = { id: randomUUID(), termId: term.id, document: smallCourse() };
+    const once = await own.post('/api/v1/courses').send(body).expect(201);
+    const again = await own.post('/api/v1/courses').send(body).expect(201);
+    expect(again.body).toEqual(once.body);
+    expect((await own.get('/api/v1/courses')).body).toHaveLength(1);
+    const stranger = await student(harness);
+    const [theirs] = (await stranger.get('/api/v1/terms')).body;
+    await stranger
+      .post('/api/v1/courses')
+      .send({ ...body, termId: theirs.id })
+      .expect(409);
+  });
+
   it('is deleted with its scale', async () => {
     const scales = async () => Number((await harness.database('grading_scales').count())[0]!.count);
     const before = await scales();
@@ -135,6 +169,119 @@ describe('a course', () => {
     await agent.delete(`/api/v1/courses/${id}`).expect(204);
     await agent.get(`/api/v1/courses/${id}`).expect(404);
     expect(await scales()).toBe(before);
+  });
+});
+
+describe('a change that says what it saw', () => {
+  /** Asks for edits that were made on a course as it was seen, whatever it is now. */
+  const ask = (seen: Course, id: string, edits: Edit[]) => {
+    const made = applyEdits(seen, edits);
+    if (!made.ok) throw new Error(JSON.stringify(made.faults));
+    return agent.patch(`/api/v1/courses/${id}`).send({ id: randomUUID(), edits, seen: made.inverse });
+  };
+
+  it('is made whatever the version, where nobody has touched the same', async () => {
+    const { id, document } = await store(agent, smallCourse());
+    await ask(document, id, [score('two', '9')]).expect(200);
+    const { body } = await ask(document, id, [score('exam', '70')]).expect(200);
+    expect(body.version).toBe(3);
+    expect(body.document.root.children[0].children[1].score).toEqual({ points: '9' });
+  });
+
+  it('stores nothing where another has changed the same since, and says what is there', async () => {
+    const { id, document } = await store(agent, smallCourse());
+    await ask(document, id, [score('two', '7')]).expect(200);
+    const { body } = await ask(document, id, [score('exam', '70'), score('two', '5')]).expect(409);
+    expect(body.collisions).toEqual([
+      {
+        kind: 'field',
+        id: 'two',
+        name: 'Two',
+        field: 'score',
+        theirs: { points: '7' },
+        mine: { points: '5' },
+      },
+    ]);
+    expect(body.current).toEqual(await read(id));
+    expect(body.current.version).toBe(2);
+  });
+
+  it('deletes nothing that another has recorded in since', async () => {
+    const { id, document } = await store(agent, smallCourse());
+    await ask(document, id, [score('two', '7')]).expect(200);
+    const { body } = await ask(document, id, [{ op: 'remove', id: 'homework' }]).expect(409);
+    expect(body.collisions).toMatchObject([{ kind: 'deleted', id: 'homework' }]);
+  });
+
+  it('with nothing left to do makes no version', async () => {
+    const { id, document } = await store(agent, smallCourse());
+    await ask(document, id, [{ op: 'remove', id: 'two' }]).expect(200);
+    const { body } = await ask(document, id, [{ op: 'remove', id: 'two' }]).expect(200);
+    expect(body.version).toBe(2);
+  });
+
+  it('whose two lists do not belong together is refused by name', async () => {
+    const { id } = await store(agent, smallCourse());
+    const { body } = await agent
+      .patch(`/api/v1/courses/${id}`)
+      .send({ id: randomUUID(), edits: [score('two', '7'), score('one', '7')], seen: [score('two', '1')] })
+      .expect(422);
+    expect(body.errors).toEqual([{ at: 'seen', message: expect.any(String) }]);
+  });
+});
+
+describe('what no account may keep', () => {
+  it('is refused with a sentence: more categories and pieces than anybody has', async () => {
+    const own = await student(harness);
+    const many = (): Course => ({
+      ...smallCourse(),
+      root: {
+        ...smallCourse().root,
+        children: Array.from({ length: 5_500 }, (_, index) => ({
+          kind: 'assessment',
+          id: `p${index}`,
+          name: `Piece ${index}`,
+          possible: '10',
+        })),
+      },
+    });
+    await store(own, many());
+    await store(own, many());
+    const [term] = (await own.get('/api/v1/terms')).body;
+    const { body } = await own
+      .post('/api/v1/courses')
+      .send({ termId: term.id, document: many() })
+      .expect(403);
+    expect(body.detail).toMatch(/at most 15000 categories and pieces/);
+    await store(own, smallCourse());
+  }, 60_000);
+
+  it('is refused with a sentence: a hundred and one terms', async () => {
+    const own = await student(harness);
+    const { student: who } = (await own.get('/api/v1/session')).body;
+    await harness
+      .database('terms')
+      .insert(Array.from({ length: 99 }, () => ({ user_id: who.id, name: 'Term' })));
+    const { body } = await own.post('/api/v1/terms').send({ name: 'One more' }).expect(403);
+    expect(body.detail).toMatch(/at most 100 terms/);
+  });
+});
+
+describe('what comes while something else goes', () => {
+  it('a course for a term that is being deleted: one of the two is refused, and says so', async () => {
+    const own = await student(harness);
+    for (let round = 0; round < 6; round += 1) {
+      const term = (await own.post('/api/v1/terms').send({ name: `Term ${round}` })).body;
+      const [made, gone] = await Promise.all([
+        own.post('/api/v1/courses').send({ termId: term.id, document: smallCourse() }),
+        own.delete(`/api/v1/terms/${term.id}`),
+      ]);
+      expect([
+        [201, 409],
+        [422, 204],
+        [409, 204],
+      ]).toContainEqual([made.status, gone.status]);
+    }
   });
 });
 
@@ -354,6 +501,7 @@ describe('several server processes', () => {
       sessionSecret: 'only for tests',
       sampleData: false,
       secureCookies: false,
+      trustProxy: false,
       applicationFolder: undefined,
     });
     try {

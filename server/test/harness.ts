@@ -4,7 +4,6 @@ import type { Knex } from 'knex';
 import request from 'supertest';
 import { createApplication, type Application } from '../src/application';
 import { migrate, openDatabase } from '../src/database';
-import { seedSampleWorld } from '../src/sample-world';
 import { temporaryPostgres, type TemporaryPostgres } from './temporary-postgres';
 
 /** A server with a database of its own. */
@@ -17,9 +16,8 @@ export interface Harness {
 
 export async function startHarness({ sampleData = false } = {}): Promise<Harness> {
   const postgres = await temporaryPostgres();
+  await migrate(postgres.url);
   const database = openDatabase(postgres.url);
-  await migrate(database);
-  if (sampleData) await seedSampleWorld(database);
   const application = createApplication(database, {
     databaseUrl: postgres.url,
     port: 0,
@@ -27,6 +25,7 @@ export async function startHarness({ sampleData = false } = {}): Promise<Harness
     sessionSecret: 'only for tests',
     sampleData,
     secureCookies: false,
+    trustProxy: false,
     applicationFolder: undefined,
   });
   const stop = async () => {

@@ -12,7 +12,7 @@ const LETTERS = smallCourse().scale;
 const STRICTER: Scale = {
   round: { step: '0.5', mode: 'up' },
   bands: [
-    { label: 'A', from: '95.50', points: '4.0', worth: '96' },
+    { label: 'A', from: '95.5', points: '4', worth: '96' },
     { label: 'F', from: '0', pass: false },
   ],
 };

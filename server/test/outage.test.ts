@@ -1,3 +1,4 @@
+import { openDatabase } from '../src/database';
 import { change, score, smallCourse, startHarness, store, student, type Harness } from './harness';
 
 let harness: Harness;
@@ -26,6 +27,38 @@ describe('a database that stops in the middle of a save', () => {
     await harness.postgres.restart();
     expect((await agent.get(`/api/v1/courses/${course.id}`).expect(200)).body).toEqual(course);
     await change(agent, course, [score('one', '19')]).expect(200);
+  }, 60_000);
+});
+
+describe('a database that cannot do its work just now', () => {
+  it('is told as such and not as a fault of ours: one that only reads', async () => {
+    const agent = await student(harness);
+    const course = await store(agent, smallCourse());
+    const other = openDatabase(harness.postgres.url);
+    const readOnly = async (value: string) => {
+      await other.raw(`alter database fidens set default_transaction_read_only = ${value}`);
+      // New connections take the database's settings.
+      await other.raw(`select pg_terminate_backend(pid) from pg_stat_activity
+        where datname = current_database() and pid <> pg_backend_pid()`);
+    };
+    await readOnly('on');
+    const { status, body, headers } = await change(agent, course, [score('one', '3')]);
+    await readOnly('off');
+    await other.destroy();
+    expect(status).toBe(503);
+    expect(body.detail).toMatch(/Nothing was stored/);
+    expect(headers['retry-after']).toBeDefined();
+    await change(agent, course, [score('one', '3')]).expect(200);
+  }, 60_000);
+
+  it('is not waited for without end: a write behind a lock is answered', async () => {
+    const agent = await student(harness);
+    const course = await store(agent, smallCourse());
+    const blocker = await harness.database.transaction();
+    await blocker.raw('lock table assessments in access exclusive mode');
+    expect((await change(agent, course, [score('one', '3')])).status).toBe(503);
+    await blocker.rollback();
+    await change(agent, course, [score('one', '3')]).expect(200);
   }, 60_000);
 });
 

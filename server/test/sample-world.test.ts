@@ -2,8 +2,8 @@ import type { Category, Course } from '@fidens/core';
 import { courseRow, nodeRows, scaleRows } from '../src/course-document';
 import { sampleCourses } from '../src/sample-world';
 
-/** A rehearsed percent is no rule, and a course needs no note. */
-const NO_RULES = ['assume'];
+/** A rehearsed percent is no rule, nor is it that nobody has said what a piece is out of; and a course needs no note. */
+const NO_RULES = ['assume', 'presumed'];
 
 /** Every column that any of the courses fills, by table. */
 function filled(courses: readonly Course[]): Set<string> {

@@ -3,6 +3,7 @@ import * as firstLight from './001-first-light';
 import * as library from './002-library';
 import * as sweep from './003-sweep';
 import * as rehearsals from './004-rehearsals';
+import * as nothingLost from './005-nothing-lost';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
@@ -10,4 +11,5 @@ export const migrations: Record<string, Knex.Migration> = {
   '002-library': library,
   '003-sweep': sweep,
   '004-rehearsals': rehearsals,
+  '005-nothing-lost': nothingLost,
 };

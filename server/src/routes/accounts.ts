@@ -3,11 +3,13 @@ import { credentialsSchema, registrationSchema } from '@fidens/core';
 import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
 import { UniqueViolationError } from 'objection';
+import { guessLimit, newcomerLimit } from '../attempts';
 import { bodyOf } from '../body';
 import type { Configuration } from '../configuration';
 import { Term, User } from '../models';
 import { notFound, Problem } from '../problem';
-import { attemptLimit, signIn, signOut, stay } from '../sign-in';
+import { openSampleWorld } from '../sample-world';
+import { isSignedIn, signIn, signOut, stay } from '../sign-in';
 
 interface Credentials {
   email: string;
@@ -17,19 +19,21 @@ interface Credentials {
 /** Accounts and sessions: sign up, sign in and out, and who is signed in. */
 export function accountRoutes(database: Knex, configuration: Configuration): Router {
   const router = Router();
-  const limit = attemptLimit(database);
+  const guesses = guessLimit(database, configuration);
+  const limitNewcomers = newcomerLimit(database);
 
   router.get('/session', async (request, response) => {
     const { userId } = request.session;
-    const user = userId ? await User.query(database).findById(userId) : undefined;
+    const user = userId && isSignedIn(request) ? await User.query(database).findById(userId) : undefined;
     if (user) stay(request);
     response.set('Cache-Control', 'no-store').json(sessionOf(user, configuration));
   });
 
   router.post('/accounts', async (request, response) => {
     const { name, email, password } = bodyOf<Credentials & { name: string }>(request, registrationSchema);
-    await limit.spend(request);
+    await limitNewcomers(request, 'account');
     const user = await createAccount(database, name.trim(), email.toLowerCase(), password);
+    await guesses.right(request, response, user.email);
     await signIn(request, user.id);
     response.status(201).json(sessionOf(user, configuration));
   });
@@ -37,19 +41,22 @@ export function accountRoutes(database: Knex, configuration: Configuration): Rou
   router.post('/session', async (request, response) => {
     const { email, password } = bodyOf<Credentials>(request, credentialsSchema);
     const address = email.toLowerCase();
-    await limit.spend(request, address);
+    await guesses.guess(request, address);
     const user = await User.query(database).findOne({ email: address });
     if (!(await isRight(user, password))) {
       throw new Problem(401, 'wrong-credentials', 'This e-mail and password do not belong together.');
     }
-    await limit.forgive(request, address);
+    await guesses.right(request, response, address);
     await signIn(request, user!.id);
     response.json(sessionOf(user, configuration));
   });
 
   router.post('/session/sample', async (request, response) => {
-    const sample = configuration.sampleData && (await User.query(database).findOne({ is_sample: true }));
-    if (!sample) throw notFound();
+    if (!configuration.sampleData) throw notFound();
+    const { userId } = request.session;
+    const here = userId && (await User.query(database).findOne({ id: userId, is_sample: true }));
+    if (!here) await limitNewcomers(request, 'sample');
+    const sample = here || (await openSampleWorld(database));
     await signIn(request, sample.id);
     response.json(sessionOf(sample, configuration));
   });

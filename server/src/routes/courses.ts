@@ -1,4 +1,4 @@
-import { checkEdits } from '@fidens/core';
+import { checkEdits, type Edit } from '@fidens/core';
 import { Router, type Request, type Response } from 'express';
 import Joi from 'joi';
 import type { Knex } from 'knex';
@@ -19,11 +19,16 @@ import { sampleCourses } from '../sample-world';
 import { studentId } from '../sign-in';
 
 const newCourseSchema = Joi.object({
+  id: uuidSchema,
   termId: uuidSchema.required(),
   document: Joi.object().unknown().required(),
 });
 
-const changeSchema = Joi.object({ id: uuidSchema.required(), edits: Joi.array().required() });
+const changeSchema = Joi.object({
+  id: uuidSchema.required(),
+  edits: Joi.array().required(),
+  seen: Joi.array(),
+});
 
 /** A student's courses, each one document. */
 export function courseRoutes(database: Knex): Router {
@@ -35,13 +40,18 @@ export function courseRoutes(database: Knex): Router {
   });
 
   router.post('/courses', async (request, response) => {
-    const { termId, document } = bodyOf<{ termId: string; document: unknown }>(request, newCourseSchema);
+    const { id, termId, document } = bodyOf<{ id?: string; termId: string; document: unknown }>(
+      request,
+      newCourseSchema,
+    );
     const checked = documentOf(document);
     const user_id = studentId(request);
     const course = await database.transaction(async (transaction) => {
-      const term = await Term.query(transaction).findOne({ id: termId, user_id });
+      const known = id && (await findCourse(transaction, user_id, id));
+      if (known) return known;
+      const term = await Term.query(transaction).findOne({ id: termId, user_id }).forKeyShare();
       if (!term) throw invalid([{ at: 'termId', message: 'is no term of yours' }]);
-      return createCourse(transaction, user_id, termId, checked);
+      return createCourse(transaction, user_id, termId, checked, id);
     });
     sendCourse(response.status(201).location(`/api/v1/courses/${course.id}`), course);
   });
@@ -55,18 +65,27 @@ export function courseRoutes(database: Knex): Router {
 
   router.patch('/courses/:courseId', async (request, response) => {
     const courseId = idOf(request, 'courseId');
-    const { id, edits } = bodyOf<{ id: string; edits: unknown[] }>(request, changeSchema);
-    const checked = checkEdits(edits);
-    if (!checked.ok) throw invalid(checked.faults);
-    const version = versionOf(request);
+    const { id, edits, seen } = bodyOf<{ id: string; edits: unknown[]; seen?: unknown[] }>(
+      request,
+      changeSchema,
+    );
+    const checked = editsOf(edits, 'edits');
+    const saw = seen ? { seen: editsOf(seen, 'seen') } : { version: versionOf(request) };
     const changed = await database.transaction((transaction) =>
-      changeCourse(transaction, studentId(request), courseId, { id, edits: checked.value, version }),
+      changeCourse(transaction, studentId(request), courseId, { id, edits: checked, saw }),
     );
     if (changed.kind === 'not found') throw notFound();
     if (changed.kind === 'invalid') throw invalid(changed.faults);
     if (changed.kind === 'stale') {
       throw new Problem(412, 'stale', 'Nothing was stored: this course has changed in the meantime.', [], {
         current: changed.course,
+      });
+    }
+    if (changed.kind === 'asks') {
+      const { course: current, collisions } = changed;
+      throw new Problem(409, 'collision', 'Nothing was stored: another device has changed the same.', [], {
+        current,
+        collisions,
       });
     }
     sendCourse(response, changed.course);
@@ -96,6 +115,12 @@ export function courseRoutes(database: Knex): Router {
   });
 
   return router;
+}
+
+function editsOf(json: unknown[], at: string): Edit[] {
+  const checked = checkEdits(json, at);
+  if (!checked.ok) throw invalid(checked.faults);
+  return checked.value;
 }
 
 function sendCourse(response: Response, course: StoredCourse): void {

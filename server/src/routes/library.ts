@@ -2,20 +2,25 @@ import { checkScale, libraryNameSchema, type Scale } from '@fidens/core';
 import { Router, type Request } from 'express';
 import Joi from 'joi';
 import type { Knex } from 'knex';
-import { bodyOf, documentOf, idOf, versionOf } from '../body';
-import { createRuleSheet, deleteRuleSheet, listRuleSheets } from '../course-store';
+import { bodyOf, documentOf, idOf, uuidSchema, versionOf } from '../body';
+import { createRuleSheet, deleteRuleSheet, findRuleSheet, listRuleSheets } from '../course-store';
 import { readTogether } from '../database';
 import { changeScale } from '../library-scale';
 import { GradingScale } from '../models';
 import { invalid, notFound } from '../problem';
+import { QUOTAS, withinCount } from '../quota';
 import { insertScale, libraryOf, toLibraryScale } from '../scale-store';
 import { studentId } from '../sign-in';
 
 const scaleSchema = Joi.object({
+  id: uuidSchema,
   name: libraryNameSchema.required(),
   scale: Joi.object().unknown().required(),
 });
-const sheetSchema = Joi.object({ document: Joi.object().unknown().required() });
+const sheetSchema = Joi.object({
+  id: uuidSchema,
+  document: Joi.object().unknown().required(),
+});
 
 /** What a student keeps to use again: grading scales and rule sheets. */
 export function libraryRoutes(database: Knex): Router {
@@ -31,10 +36,13 @@ export function libraryRoutes(database: Knex): Router {
   });
 
   router.post('/scales', async (request, response) => {
-    const { name, scale } = scaleOf(request);
+    const { id: wanted, name, scale } = scaleOf(request);
     const userId = studentId(request);
     const stored = await database.transaction(async (transaction) => {
-      const id = await insertScale(transaction, userId, scale, name);
+      const known = wanted && (await libraryOf(transaction, userId).findById(wanted));
+      if (known) return toLibraryScale(known);
+      await withinCount(transaction, GradingScale, userId, QUOTAS.scales + QUOTAS.courses, 'grading scales');
+      const id = await insertScale(transaction, userId, scale, name, wanted);
       return toLibraryScale((await libraryOf(transaction, userId).findById(id))!);
     });
     response.status(201).json(stored);
@@ -42,11 +50,11 @@ export function libraryRoutes(database: Knex): Router {
 
   router.put('/scales/:scaleId', async (request, response) => {
     const [userId, id] = [studentId(request), idOf(request, 'scaleId')];
-    const wanted = scaleOf(request);
+    const { name, scale } = scaleOf(request);
     const version = versionOf(request);
     response.json(
       await database.transaction((transaction) =>
-        changeScale(transaction, userId, { id, version, ...wanted }),
+        changeScale(transaction, userId, { id, version, name, scale }),
       ),
     );
   });
@@ -64,9 +72,14 @@ export function libraryRoutes(database: Knex): Router {
   });
 
   router.post('/rule-sheets', async (request, response) => {
-    const document = documentOf(bodyOf<{ document: unknown }>(request, sheetSchema).document);
+    const body = bodyOf<{ id?: string; document: unknown }>(request, sheetSchema);
+    const document = documentOf(body.document);
     const userId = studentId(request);
-    const sheet = await database.transaction((transaction) => createRuleSheet(transaction, userId, document));
+    const sheet = await database.transaction(
+      async (transaction) =>
+        (body.id && (await findRuleSheet(transaction, userId, body.id))) ||
+        createRuleSheet(transaction, userId, document, body.id),
+    );
     response.status(201).json(sheet);
   });
 
@@ -82,9 +95,9 @@ export function libraryRoutes(database: Knex): Router {
   return router;
 }
 
-function scaleOf(request: Request): { name: string; scale: Scale } {
-  const { name, scale } = bodyOf<{ name: string; scale: unknown }>(request, scaleSchema);
+function scaleOf(request: Request): { id?: string | undefined; name: string; scale: Scale } {
+  const { id, name, scale } = bodyOf<{ id?: string; name: string; scale: unknown }>(request, scaleSchema);
   const checked = checkScale(scale);
   if (!checked.ok) throw invalid(checked.faults);
-  return { name, scale: checked.value };
+  return { id, name, scale: checked.value };
 }

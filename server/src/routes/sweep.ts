@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import type { Knex } from 'knex';
 import { User } from '../models';
+import { Problem } from '../problem';
 import { studentId } from '../sign-in';
 
 /** The weekly sweep: that a student has gone through everything that is loose, now. */
@@ -13,6 +14,7 @@ export function sweepRoutes(database: Knex): Router {
       .patch({ swept_at: database.raw('coalesce(today, now())') as never })
       .returning('*')
       .first();
+    if (!user) throw new Problem(401, 'signed-out', 'Sign in first.');
     response.json({ sweptAt: user!.swept_at!.toISOString() });
   });
 

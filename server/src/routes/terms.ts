@@ -1,12 +1,14 @@
 import { termSchema } from '@fidens/core';
 import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
-import { bodyOf, idOf } from '../body';
+import { bodyOf, idOf, uuidSchema } from '../body';
 import { CourseRecord, Term } from '../models';
 import { invalid, notFound, Problem } from '../problem';
+import { QUOTAS, withinCount } from '../quota';
 import { studentId } from '../sign-in';
 
 interface TermBody {
+  id?: string;
   name: string;
   startsOn?: string | null;
   endsOn?: string | null;
@@ -24,7 +26,14 @@ export function termRoutes(database: Knex): Router {
   });
 
   router.post('/terms', async (request, response) => {
-    const { id } = await Term.query(database).insert({ ...termRow(request), user_id: studentId(request) });
+    const user_id = studentId(request);
+    const { id: wanted, ...row } = termRow(request);
+    const id = await database.transaction(async (transaction) => {
+      const known = wanted && (await Term.query(transaction).findOne({ id: wanted, user_id }));
+      if (known) return known.id;
+      await withinCount(transaction, Term, user_id, QUOTAS.terms, 'terms');
+      return (await Term.query(transaction).insert({ ...row, ...(wanted && { id: wanted }), user_id })).id;
+    });
     response
       .status(201)
       .location(`/api/v1/terms/${id}`)
@@ -33,8 +42,9 @@ export function termRoutes(database: Knex): Router {
 
   router.put('/terms/:termId', async (request, response) => {
     const id = idOf(request, 'termId');
+    const { id: _id, ...row } = termRow(request);
     const changed = await Term.query(database)
-      .patch(termRow(request))
+      .patch(row)
       .where({ id, user_id: studentId(request) });
     if (changed === 0) throw notFound();
     response.json(toTerm((await fields(database).findById(id))!));
@@ -43,10 +53,14 @@ export function termRoutes(database: Knex): Router {
   router.delete('/terms/:termId', async (request, response) => {
     const id = idOf(request, 'termId');
     const user_id = studentId(request);
-    const courses = await CourseRecord.query(database).where({ term_id: id, user_id }).resultSize();
-    if (courses > 0)
-      throw new Problem(409, 'term-not-empty', 'This term has courses: move or delete them first.');
-    if ((await Term.query(database).delete().where({ id, user_id })) === 0) throw notFound();
+    await database.transaction(async (transaction) => {
+      const term = await Term.query(transaction).findOne({ id, user_id }).forUpdate();
+      if (!term) throw notFound();
+      const courses = await CourseRecord.query(transaction).where({ term_id: id, user_id }).resultSize();
+      if (courses > 0)
+        throw new Problem(409, 'term-not-empty', 'This term has courses: move or delete them first.');
+      await Term.query(transaction).deleteById(id);
+    });
     response.status(204).end();
   });
 
@@ -63,12 +77,16 @@ function fields(database: Knex) {
   );
 }
 
-function termRow(request: Request): Pick<Term, 'name' | 'starts_on' | 'ends_on'> {
-  const { name, startsOn = null, endsOn = null } = bodyOf<TermBody>(request, termSchema);
+const newTermSchema = termSchema.keys({ id: uuidSchema });
+
+function termRow(
+  request: Request,
+): Pick<Term, 'name' | 'starts_on' | 'ends_on'> & { id: string | undefined } {
+  const { id, name, startsOn = null, endsOn = null } = bodyOf<TermBody>(request, newTermSchema);
   if (startsOn && endsOn && endsOn < startsOn) {
     throw invalid([{ at: 'endsOn', message: 'must not be before the first day' }]);
   }
-  return { name, starts_on: startsOn, ends_on: endsOn };
+  return { id, name, starts_on: startsOn, ends_on: endsOn };
 }
 
 function toTerm({ id, name, starts_on, ends_on }: Term): object {

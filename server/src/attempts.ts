@@ -1,0 +1,159 @@
+import type { Request, RequestHandler, Response } from 'express';
+import type { Knex } from 'knex';
+import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';
+import onHeaders from 'on-headers';
+import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
+import type { Configuration } from './configuration';
+import { Problem } from './problem';
+import { studentId } from './sign-in';
+
+const DAY = 24 * 60 * 60;
+const HOUR = 60 * 60;
+
+/** Wrong guesses at one account, and on a device that has signed in to it before, after which the next must wait. */
+const FREE = { stranger: 8, device: 20 };
+/** Seconds to wait after these; each further one doubles it, up to the most. */
+const WAIT = { first: 15, most: HOUR };
+
+/** Limits guesses at an account: its own devices apart from everybody else, so that no stranger can lock an owner out. */
+export interface GuessLimit {
+  /**
+   * Counts a guess before it is looked at, so that many at once are counted too.
+   *
+   * @throws a problem 429 while one must wait
+   */
+  guess(request: Request, email: string): Promise<void>;
+  /** A right guess: what was counted of it is forgotten, and the device is known from now on. */
+  right(request: Request, response: Response, email: string): Promise<void>;
+}
+
+/**
+ * Device cookies (OWASP, "Slow Down Online Guessing Attacks with Device Cookies"): guesses from a device that has signed in to
+ * the account before are counted by device, all others together by account. Where they come from does not count: an address is
+ * shared by a school and changed at will by an attacker.
+ */
+export function guessLimit(database: Knex, configuration: Configuration): GuessLimit {
+  const wrong = limiter(database, 'wrong', 1_000_000, DAY);
+  const waits = limiter(database, 'wait', 1, WAIT.first);
+  const keyOf = (request: Request, email: string) => {
+    const device = knownDevice(request, email, configuration);
+    return device === undefined
+      ? { key: email, free: FREE.stranger }
+      : { key: `${email} ${device}`, free: FREE.device };
+  };
+  return {
+    async guess(request, email) {
+      const { key, free } = keyOf(request, email);
+      const { consumedPoints } = await wrong.penalty(key, 1);
+      if (consumedPoints < free) return;
+      const wait = Math.min(WAIT.first * 2 ** Math.min(consumedPoints - free, 20), WAIT.most);
+      try {
+        await waits.consume(key, 1, { customDuration: wait });
+      } catch (refusal) {
+        if (refusal instanceof RateLimiterRes) await wrong.reward(key, 1);
+        throw tooMany(refusal, 'There were too many attempts at this account.');
+      }
+    },
+    async right(request, response, email) {
+      const { key } = keyOf(request, email);
+      await Promise.all([wrong.delete(key), waits.delete(key)]);
+      rememberDevice(response, email, configuration);
+    },
+  };
+}
+
+const DEVICE = 'fidens-device';
+
+function signature(email: string, device: string, { sessionSecret }: Configuration): string {
+  return createHmac('sha256', sessionSecret).update(`device ${device} ${email}`).digest('base64url');
+}
+
+function rememberDevice(response: Response, email: string, configuration: Configuration): void {
+  const device = randomUUID();
+  response.locals.device = `${device}.${signature(email, device, configuration)}`;
+}
+
+/** Sends the cookie of a device that has just become known, behind that of the session: it stands before the sessions. */
+export function sendDevices({ secureCookies: secure }: Configuration): RequestHandler {
+  return (_request, response, next) => {
+    onHeaders(response, () => {
+      const { device } = response.locals as { device?: string };
+      if (device === undefined) return;
+      response.cookie(DEVICE, device, {
+        httpOnly: true,
+        sameSite: 'lax',
+        secure,
+        maxAge: 365 * DAY * 1000,
+        path: '/api/v1',
+      });
+    });
+    next();
+  };
+}
+
+/** The device's own name, where it has signed in to the account before. */
+function knownDevice(request: Request, email: string, configuration: Configuration): string | undefined {
+  const cookie = new RegExp(`(?:^|; )${DEVICE}=([^;]+)`).exec(request.get('cookie') ?? '')?.[1];
+  const [device, signed] = cookie?.split('.') ?? [];
+  if (!device || !signed) return undefined;
+  const right = Buffer.from(signature(email, device, configuration));
+  const given = Buffer.from(signed);
+  return right.length === given.length && timingSafeEqual(right, given) ? device : undefined;
+}
+
+/** How often an address may make an account, or open a sample student, in an hour. */
+const NEW_ROWS = { account: 300, sample: 300 };
+
+/** Limits what makes rows for somebody who is not signed in. */
+export function newcomerLimit(
+  database: Knex,
+): (request: Request, what: keyof typeof NEW_ROWS) => Promise<void> {
+  const limits = {
+    account: limiter(database, 'account', NEW_ROWS.account, HOUR),
+    sample: limiter(database, 'sample', NEW_ROWS.sample, HOUR),
+  };
+  return async (request, what) => {
+    try {
+      await limits[what].consume(request.ip ?? 'unknown');
+    } catch (refusal) {
+      throw tooMany(refusal, 'There were too many new ones from here.');
+    }
+  };
+}
+
+const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
+/** Changes of one student in a minute, in one process: no hand types faster, and no queue of an offline week is longer. */
+const CHANGES_A_MINUTE = 6_000;
+
+/** Limits the changes of each student, so that a broken client harms nobody else. */
+export function limitChanges(): RequestHandler {
+  const limit = new RateLimiterMemory({ points: CHANGES_A_MINUTE, duration: 60 });
+  return async (request, _response, next) => {
+    if (READS.has(request.method)) return next();
+    try {
+      await limit.consume(studentId(request));
+    } catch (refusal) {
+      throw tooMany(refusal, 'Nothing was stored: there were too many changes at once.');
+    }
+    next();
+  };
+}
+
+function limiter(database: Knex, keyPrefix: string, points: number, duration: number): RateLimiterPostgres {
+  return new RateLimiterPostgres({
+    storeClient: database,
+    storeType: 'knex',
+    tableName: 'sign_in_attempts',
+    tableCreated: true,
+    keyPrefix,
+    points,
+    duration,
+  });
+}
+
+function tooMany(refusal: unknown, said: string): unknown {
+  if (!(refusal instanceof RateLimiterRes)) return refusal;
+  const seconds = Math.max(1, Math.ceil(refusal.msBeforeNext / 1000));
+  const wait = seconds < 90 ? `${seconds} seconds` : `${Math.ceil(seconds / 60)} minutes`;
+  return new Problem(429, 'too-many-attempts', `${said} Try again in ${wait}.`, [], {}, seconds);
+}
