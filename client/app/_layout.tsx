@@ -5,14 +5,11 @@ import Head from 'expo-router/head';
 import { View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { Failed, Loading } from '../src/parts/states';
-import { installChanges } from '../src/data/course-changes';
 import { queryClient } from '../src/data/query-client';
 import { useSession } from '../src/data/session';
 import { useChosenTheme } from '../src/theme/appearance';
 import { Icon } from '../src/theme/icons';
 import { DISPLAY, TEXT, TEXT_MEDIUM, TEXT_STRONG, useColours } from '../src/theme/paper-theme';
-
-installChanges(queryClient);
 
 export default function Application() {
   const theme = useChosenTheme();

@@ -2,6 +2,7 @@ import { Slot } from 'expo-router';
 import { View } from 'react-native';
 import { Places } from '../../src/parts/places';
 import { SavingMark } from '../../src/parts/saving-mark';
+import { SessionEnded } from '../../src/parts/session-ended';
 import { UndoNotice } from '../../src/parts/undo-notice';
 import { UnsavedNotice } from '../../src/parts/unsaved-notice';
 import { useIsWide } from '../../src/theme/layout';
@@ -17,6 +18,7 @@ export default function PlacesLayout() {
         <UnsavedNotice />
         <Slot />
         <UndoNotice />
+        <SessionEnded />
       </View>
     </View>
   );

@@ -5,13 +5,14 @@ import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { faultsOf, reasonOf } from '../../src/data/api';
-import { useSession, useSignOut } from '../../src/data/session';
+import { useSession } from '../../src/data/session';
 import { useSaveTerm, useTerm, type Term } from '../../src/data/terms';
 import { Choice } from '../../src/parts/choice';
 import { DayField } from '../../src/parts/day-field';
 import { FormField } from '../../src/parts/form-field';
 import { RuleSheetList, ScaleList } from '../../src/parts/library-lists';
 import { Page } from '../../src/parts/page';
+import { SignOut } from '../../src/parts/sign-out';
 import { SectionTitle, Soft } from '../../src/parts/words';
 import { chooseAppearance, useAppearance } from '../../src/theme/appearance';
 import { SPACE } from '../../src/theme/layout';
@@ -21,7 +22,6 @@ import { useColours } from '../../src/theme/paper-theme';
 export default function YouPlace() {
   const c = useColours();
   const student = useSession().data?.student;
-  const signOut = useSignOut();
   const appearance = useAppearance();
   const term = useTerm();
   return (
@@ -48,15 +48,7 @@ export default function YouPlace() {
           ]}
         />
       </View>
-      <Button
-        mode="outlined"
-        style={{ alignSelf: 'flex-start' }}
-        onPress={() => signOut.mutate()}
-        loading={signOut.isPending}
-      >
-        Sign out
-      </Button>
-      {signOut.error && <Soft>You are still signed in: {reasonOf(signOut.error)}</Soft>}
+      <SignOut />
     </Page>
   );
 }

@@ -2,10 +2,10 @@ import { applyEdits, setting, type Assessment, type Edit } from '@fidens/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from 'react-native-paper';
-import { startChange } from '../data/course-changes';
 import type { StoredCourse } from '../data/courses';
 import { useNow } from '../data/session';
 import { remember } from '../data/undo';
+import { makeChange } from '../data/use-change';
 import { Choice } from '../parts/choice';
 import { Panel } from '../parts/panel';
 import { Soft } from '../parts/words';
@@ -60,13 +60,19 @@ export function DecideMany({ ends, onDone }: DecideManyProps) {
     return after.ok ? [{ course, edits, after }] : [];
   });
   const decide = () => {
-    const all = (step: (change: (typeof changes)[number]) => void) => () => changes.forEach(step);
-    all(({ course, edits }) => startChange(client, course.id, course.document, edits))();
+    const ways = changes.flatMap(
+      ({ course, edits }) => makeChange(client, course.id, course.document, edits) ?? [],
+    );
+    const all = (way: 'undo' | 'redo') => () =>
+      ways
+        .map((step) => step[way]())
+        .filter(Boolean)
+        .join(' ') || undefined;
     remember(
       {
         done: `${plural(ends.length, 'piece')}: ${label.toLowerCase()}`,
-        undo: all(({ course, after }) => startChange(client, course.id, after.course, after.inverse)),
-        redo: all(({ course, edits }) => startChange(client, course.id, course.document, edits)),
+        undo: all('undo'),
+        redo: all('redo'),
       },
       true,
     );

@@ -19,8 +19,9 @@ export function useRecordEdit(course: StoredCourse): { edit: EditRules; refused:
   const edit: EditRules = (edits, done) => {
     const after = applied(course.document, edits);
     setRefused('reason' in after ? after.reason : undefined);
-    if ('reason' in after) return;
+    if ('reason' in after) return after.reason;
     change(edits, done && `${done}. ${standingChange(course.document, after.course, now)}`);
+    return undefined;
   };
   return { edit, refused };
 }

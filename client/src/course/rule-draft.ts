@@ -29,8 +29,11 @@ function setDraft(courseId: string, edits: readonly Edit[]): void {
   drafts.set(courseId, edits.length === 0 ? NONE : edits);
 }
 
-/** Changes a course's rules; `done` says in words what was done, where that deserves a notice. */
-export type EditRules = (edits: readonly Edit[], done?: string) => void;
+/**
+ * Changes a course's rules; `done` says in words what was done, where that deserves a notice. Answers why they were not changed,
+ * where that was refused.
+ */
+export type EditRules = (edits: readonly Edit[], done?: string) => string | undefined;
 
 /** A course's rules as they are being changed. */
 export interface RuleDraft {
@@ -70,10 +73,11 @@ export function useRuleDraft(kept: StoredCourse): RuleDraft {
       const all = drafted ? [...waiting, ...edits] : edits;
       const after = applied(document, all);
       setRefused('reason' in after ? after.reason : undefined);
-      if ('reason' in after) return;
+      if ('reason' in after) return after.reason;
       if (drafted || (hasScores(document) && doesSomething(effectOf(document, after.course, now))))
         wait(kept.id, waiting, all, done ?? changeLines(document, edits)[0]?.what ?? document.title);
       else change(edits, done);
+      return undefined;
     },
     [change, document, drafted, kept.id, now, waiting],
   );

@@ -34,6 +34,9 @@ interface Request {
   version?: number;
 }
 
+/** Milliseconds after which an answer is not waited for any more. */
+const PATIENCE = 30_000;
+
 /** Browsers refuse requests with larger bodies to outlive their window (64 KiB for all of them together). */
 const MOST_KEPT_ALIVE = 20_000;
 
@@ -54,6 +57,7 @@ export async function ask<T>(path: string, { method = 'GET', body, version }: Re
       method,
       headers,
       ...(text !== undefined && { body: text }),
+      signal: AbortSignal.timeout(PATIENCE),
       // What is on its way when the window closes still arrives, as far as browsers allow.
       keepalive: text !== undefined && text.length < MOST_KEPT_ALIVE,
     });
@@ -61,9 +65,38 @@ export async function ask<T>(path: string, { method = 'GET', body, version }: Re
     throw new ApiError(0, 'The server cannot be reached.');
   }
   if (response.status === 204) return undefined as T;
-  const answer = (await response.json().catch(() => ({}))) as Record<string, unknown>;
-  if (response.ok) return answer as T;
-  const detail =
-    typeof answer.detail === 'string' ? answer.detail : `The server answered ${response.status}.`;
-  throw new ApiError(response.status, detail, (answer.errors as Fault[] | undefined) ?? [], answer);
+  const answer = (await response.json().catch(() => undefined)) as Record<string, unknown> | undefined;
+  if (response.ok) {
+    // Cut off in its middle: what the server did is not known, so it counts as not reached.
+    if (answer === undefined) throw new ApiError(0, 'The server’s answer did not come through.');
+    return answer as T;
+  }
+  return refuse(response.status, answer ?? {});
 }
+
+function refuse(status: number, answer: Readonly<Record<string, unknown>>): never {
+  const detail = typeof answer.detail === 'string' ? answer.detail : `The server answered ${status}.`;
+  throw new ApiError(status, detail, (answer.errors as Fault[] | undefined) ?? [], answer);
+}
+
+/**
+ * A request that makes something new: it gets an id from here and is asked again while the server cannot be reached, so that what
+ * was made although its answer was lost is not made twice.
+ */
+export function once<B extends { id: string }, T>(
+  make: (body: B) => Promise<T>,
+): (body: Omit<B, 'id'>) => Promise<T> {
+  return async (fields) => {
+    const body = { ...fields, id: crypto.randomUUID() } as B;
+    for (let tries = 1; ; tries += 1) {
+      try {
+        return await make(body);
+      } catch (error) {
+        if (!(error instanceof ApiError && error.mayPass) || tries === TRIES) throw error;
+      }
+      await new Promise((resolve) => setTimeout(resolve, 300 * 2 ** tries));
+    }
+  };
+}
+
+const TRIES = 3;

@@ -1,134 +1,147 @@
-import { applyEdits, collisions, type Collision, type Course, type Edit } from '@fidens/core';
 import {
-  replaceEqualDeep,
-  type Mutation,
-  type MutationOptions,
-  type QueryClient,
-} from '@tanstack/react-query';
+  applyEdits,
+  checkEdits,
+  find,
+  puttingBack,
+  type Course,
+  type Edit,
+  type PastChange,
+} from '@fidens/core';
+import { replaceEqualDeep, type QueryClient } from '@tanstack/react-query';
 import { ApiError, ask } from './api';
+import { ChangeQueue, type Waiting } from './change-queue';
 import { coursesQuery, withChanges, type StoredCourse } from './courses';
-import { dropPending, keepPending, nextOrder, pendingIdOf, pendingOf, type PendingChange } from './pending';
-import { sessionQuery } from './session';
-
-/** A change that would overwrite what another device has written to the same fields. */
-export class CollisionError extends Error {
-  constructor(readonly collisions: readonly Collision[]) {
-    super('Another device has changed the same thing.');
-  }
-}
-
-export const CHANGE_KEY = ['change'] as const;
-const TRIES = 3;
+import {
+  dropPending,
+  keepPending,
+  nextOrder,
+  pendingIdOf,
+  pendingOf,
+  readPending,
+  type PendingChange,
+} from './pending';
+import { changeQueue, setChangeQueue } from './queue';
+import { noteSignedOut } from './session';
 
 /**
- * Teaches the client how a change is saved: in order for each course, tried again while the server cannot be reached, and
- * made again on a newer version where that touched other things. A change that failed stays, and is shown, until it is saved
- * or the student takes it back; until then it stands in the browser's own storage too, so that closing the window loses nothing.
+ * Begins to save the changes of one student: at once on screen, in the background at the server, in order for each course. What
+ * the server does not have yet stands in the browser's own storage too, so that closing the window loses nothing; what an earlier
+ * window left is taken up.
  */
-export function installChanges(client: QueryClient): void {
-  client.setMutationDefaults(CHANGE_KEY, {
-    mutationFn: (change: unknown) => save(client, change as PendingChange),
-    retry: (failures, error) => failures < TRIES && error instanceof ApiError && error.mayPass,
-    retryDelay: (attempt) => 400 * 2 ** attempt,
-    gcTime: Infinity,
-    networkMode: 'always',
-  });
-}
-
-/** Starts a change; it shows at once and is saved in the background. */
-export function startChange(
-  client: QueryClient,
-  courseId: string,
-  seen: Course,
-  edits: readonly Edit[],
-): void {
-  const made = applyEdits(seen, edits);
-  const before = made.ok ? made.inverse : [];
-  execute(client, { id: crypto.randomUUID(), courseId, edits, before, order: nextOrder() });
-}
-
-function execute(client: QueryClient, variables: PendingChange): void {
-  keepPending(studentOf(client), variables);
-  const asked: MutationOptions<StoredCourse, Error, PendingChange> = {
-    mutationKey: CHANGE_KEY,
-    scope: { id: `course ${variables.courseId}` },
-  };
-  const options = client.defaultMutationOptions(asked);
-  void client
-    .getMutationCache()
-    .build(client, options)
-    .execute(variables)
-    // The failed mutation stays in the cache, where the notice of unsaved changes shows it.
-    .catch(() => undefined);
-}
-
-function studentOf(client: QueryClient): string {
-  return client.getQueryData(sessionQuery.queryKey)?.student?.id ?? 'nobody';
-}
-
-export type FailedChange = Mutation<unknown, Error, PendingChange>;
-
-function allChanges(client: QueryClient): FailedChange[] {
-  const all = client.getMutationCache().findAll({ mutationKey: CHANGE_KEY }) as unknown as FailedChange[];
-  return all.filter(({ state }) => state.variables !== undefined);
-}
-
-/** Takes up what an earlier window has left unsaved. */
-export function resumeChanges(client: QueryClient): void {
-  const known = new Set(allChanges(client).map(({ state }) => state.variables!.id));
-  for (const change of pendingOf(studentOf(client))) if (!known.has(change.id)) execute(client, change);
-}
-
-/** Sends every change again that failed for want of a server, in the order in which they were made. */
-export function retryFailed(client: QueryClient): void {
-  const waiting = allChanges(client).filter(
-    ({ state: { status, error } }) => status === 'error' && error instanceof ApiError && error.mayPass,
+export function beginChanges(client: QueryClient, studentId: string): void {
+  changeQueue().clear();
+  setChangeQueue(
+    new ChangeQueue({
+      send: (change) => send(client, change),
+      keep: (change) => keepPending(studentId, change),
+      drop: (id) => dropPending(studentId, id),
+    }),
   );
-  waiting.sort((a, b) => a.state.variables!.order - b.state.variables!.order);
-  for (const change of waiting) tryAgain(client, change);
+  changeQueue().adopt(pendingOf(studentId));
 }
 
-/** Sends a change again that failed. `anyway` writes over what another device wrote. */
-export function tryAgain(client: QueryClient, failed: FailedChange, anyway = false): void {
-  const variables = failed.state.variables!;
-  client.getMutationCache().remove(failed);
-  if (!anyway) return execute(client, variables);
-  const made = applyEdits(current(client, variables.courseId)!.document, variables.edits);
-  execute(client, { ...variables, before: made.ok ? made.inverse : variables.before });
+/**
+ * Starts a change; it shows at once and is saved in the background.
+ *
+ * @param seen - the course that the student saw when making it
+ */
+export function startChange(courseId: string, seen: Course, edits: readonly Edit[]): void {
+  const checked = checkEdits(edits);
+  const wanted = checked.ok ? checked.value : edits;
+  const made = applyEdits(seen, wanted);
+  const change = { id: crypto.randomUUID(), courseId, edits: wanted, order: nextOrder() };
+  changeQueue().add({ ...change, seen: made.ok ? made.inverse : [] });
 }
 
-/** Forgets a change that failed: what the server has is shown again. */
-export function takeBack(client: QueryClient, failed: FailedChange): void {
-  client.getMutationCache().remove(failed);
-  dropPending(studentOf(client), failed.state.variables!.id);
+/** A course as it is shown: as the server has it, with what is on its way. */
+export function shownCourse(client: QueryClient, courseId: string): StoredCourse | undefined {
+  const known = current(client, courseId);
+  return known && withChanges(known, pendingChanges());
 }
 
-async function save(client: QueryClient, change: PendingChange): Promise<StoredCourse> {
-  const { id, courseId, edits, before } = change;
-  await client.ensureQueryData(coursesQuery);
-  for (;;) {
-    const known = current(client, courseId);
-    if (!known) throw new ApiError(404, 'This course is gone: it was deleted elsewhere.');
-    try {
-      const course = await ask<StoredCourse>(`/courses/${courseId}`, {
-        method: 'PATCH',
-        version: known.version,
-        body: { id, edits },
-      });
-      // Mostly the server made of it what is shown already; then that very document stays.
-      const document = replaceEqualDeep(withChanges(known, [change]).document, course.document);
-      keep(client, { ...course, document, holds: id });
-      dropPending(studentOf(client), id);
-      tellOthers(course);
-      return course;
-    } catch (error) {
-      if (!(error instanceof ApiError) || error.status !== 412) throw error;
-      const theirs = error.problem.current as StoredCourse;
-      keep(client, theirs);
-      const found = collisions(theirs.document, edits, before);
-      if (found.length > 0) throw new CollisionError(found);
-    }
+function pendingChanges(): readonly PendingChange[] {
+  return changeQueue().waiting.map(({ change }) => change);
+}
+
+/**
+ * Takes back the last change that waits. Where the server may have it already, that is a change of its own.
+ *
+ * @param client - to look the course up in
+ */
+export function takeBackLast(client: QueryClient, courseId: string): void {
+  const last = changeQueue().of(courseId).at(-1);
+  if (!last) return;
+  const { change, sent, trouble } = last;
+  if (!sent || trouble?.kind === 'refused' || trouble?.kind === 'asks')
+    return changeQueue().forget(change.id);
+  const course = shownCourse(client, courseId);
+  if (course) startChange(courseId, course.document, change.seen);
+}
+
+/** Lets go of a change that the server does not take. */
+export function giveUp({ change }: Waiting): void {
+  changeQueue().forget(change.id);
+}
+
+/** Sends again a change that the server did not take. */
+export function tryAgain({ change }: Waiting): void {
+  changeQueue().replace(change);
+}
+
+/** Decides for what was made here; what was deleted there is put back for it. */
+export async function keepMine(client: QueryClient, { change, trouble }: Waiting): Promise<void> {
+  const { document } = current(client, change.courseId)!;
+  const collisions = trouble?.kind === 'asks' ? trouble.collisions : [];
+  const back: Edit[] = [];
+  for (const { kind, id } of collisions) {
+    const isThere = applyEdits(document, back);
+    if (kind !== 'gone' || id === undefined || (isThere.ok && find(isThere.course, id))) continue;
+    const edit = await findDeleted(change.courseId, document, id);
+    if (edit) back.push(edit);
   }
+  changeQueue().keepMine(change.id, document, back);
+}
+
+async function findDeleted(courseId: string, document: Course, id: string): Promise<Edit | undefined> {
+  for (let before: number | undefined; ;) {
+    const query = before === undefined ? '' : `?before=${before}`;
+    const { changes, more } = await ask<{ changes: PastChange[]; more: boolean }>(
+      `/courses/${courseId}/changes${query}`,
+    );
+    const edit = puttingBack(document, changes, id);
+    if (edit || !more) return edit;
+    before = changes.at(-1)!.version;
+  }
+}
+
+/** Decides for what another device wrote. */
+export function keepTheirs({ change }: Waiting): void {
+  changeQueue().keepTheirs(change.id);
+}
+
+async function send(client: QueryClient, change: PendingChange): Promise<void> {
+  const { id, courseId, edits, seen } = change;
+  try {
+    const course = await ask<StoredCourse>(`/courses/${courseId}`, {
+      method: 'PATCH',
+      body: { id, edits, seen },
+    });
+    // Mostly the server made of it what is shown already; then that very document stays.
+    const known = current(client, courseId);
+    const document = known
+      ? replaceEqualDeep(withChanges(known, [change]).document, course.document)
+      : course.document;
+    keep(client, { ...course, document, holds: id });
+    tellOthers(course);
+  } catch (error) {
+    noteSignedOut(client, error);
+    if (error instanceof ApiError && isStored(error.problem.current)) keep(client, error.problem.current);
+    throw error;
+  }
+}
+
+function isStored(value: unknown): value is StoredCourse {
+  return typeof value === 'object' && value !== null && 'document' in value;
 }
 
 function current(client: QueryClient, courseId: string): StoredCourse | undefined {
@@ -152,21 +165,21 @@ function tellOthers(course: StoredCourse): void {
 }
 
 /**
- * Keeps this tab and the others of the browser agreed: what one has saved, all show; what one has saved or taken back, none
- * sends again.
+ * Keeps this tab and the others of the browser agreed: what one has typed or saved, all show; what one has saved or taken back,
+ * none sends again.
  *
  * @returns how to stop
  */
-export function agreeWithOthers(client: QueryClient): () => void {
+export function agreeWithOthers(client: QueryClient, studentId: string): () => void {
   const onSaved = ({ data }: MessageEvent<StoredCourse>) => {
     if ((current(client, data.id)?.version ?? Infinity) < data.version) keep(client, data);
   };
   const onStorage = ({ key, newValue }: StorageEvent) => {
-    const id = newValue === null ? pendingIdOf(studentOf(client), key) : undefined;
-    const gone = allChanges(client).find(
-      ({ state }) => state.variables!.id === id && state.status === 'error',
-    );
-    if (gone) client.getMutationCache().remove(gone);
+    const id = pendingIdOf(studentId, key);
+    if (id === undefined) return;
+    const change = newValue === null ? undefined : readPending(newValue);
+    if (change) changeQueue().adopt([change]);
+    else changeQueue().forget(id);
   };
   channel = new BroadcastChannel(CHANNEL);
   channel.addEventListener('message', onSaved);

@@ -1,9 +1,9 @@
 import { applyEdits, type Course } from '@fidens/core';
-import { queryOptions, useMutation, useMutationState, useQuery, useQueryClient } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { ask } from './api';
-import { CHANGE_KEY } from './course-changes';
+import { ask, once } from './api';
 import type { PendingChange } from './pending';
+import { useWaiting } from './queue';
 
 /** A course as the server keeps it. */
 export interface StoredCourse {
@@ -20,28 +20,23 @@ export const coursesQuery = queryOptions({
   queryFn: () => ask<StoredCourse[]>('/courses'),
   // A version that is known stays the very same object: what was computed of it is not computed again.
   structuralSharing: (old, fresh) =>
-    (fresh as StoredCourse[]).map(
-      (course) =>
-        (old as StoredCourse[] | undefined)?.find(
-          ({ id, version, holds }) =>
-            id === course.id &&
-            version === course.version &&
-            (course.holds === undefined || holds === course.holds),
-        ) ?? course,
-    ),
+    (fresh as StoredCourse[]).map((course) => {
+      const known = (old as StoredCourse[] | undefined)?.find(({ id }) => id === course.id);
+      if (!known || known.version < course.version) return course;
+      // A list that was on its way while a change was saved is older than what is known.
+      if (known.version > course.version) return known;
+      return course.holds === undefined || known.holds === course.holds ? known : course;
+    }),
 });
 
 /** Every course as the student sees it: the server's record with the changes that are still on their way. */
 export function useCourses() {
   const query = useQuery(coursesQuery);
-  const onTheirWay = useMutationState({
-    filters: { mutationKey: CHANGE_KEY, predicate: ({ state }) => state.status !== 'success' },
-    select: ({ state }) => state.variables as PendingChange,
-  });
+  const waiting = useWaiting();
   const courses = useMemo(() => {
-    const inOrder = onTheirWay.filter(Boolean).sort((a, b) => a.order - b.order);
-    return query.data?.map((course) => withChanges(course, inOrder));
-  }, [query.data, onTheirWay]);
+    const onTheirWay = waiting.map(({ change }) => change);
+    return query.data?.map((course) => withChanges(course, onTheirWay));
+  }, [query.data, waiting]);
   return { ...query, data: courses };
 }
 
@@ -75,11 +70,14 @@ export function useStoredCourse(id: string): StoredCourse | undefined {
   return useQuery(coursesQuery).data?.find((course) => course.id === id);
 }
 
+const createCourse = once((body: { id: string; termId: string; document: Course }) =>
+  ask<StoredCourse>('/courses', { method: 'POST', body }),
+);
+
 export function useCreateCourse() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: { termId: string; document: Course }) =>
-      ask<StoredCourse>('/courses', { method: 'POST', body }),
+    mutationFn: createCourse,
     onSuccess: (course) =>
       client.setQueryData(coursesQuery.queryKey, (courses) => [...(courses ?? []), course]),
   });

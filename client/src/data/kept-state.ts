@@ -1,12 +1,26 @@
 import { useCallback, useState, useSyncExternalStore } from 'react';
 
-/** What is typed and not yet anywhere else stands in the browser's own storage under these. */
+/** What is typed and not yet anywhere else stands in the browser's own storage under these, for each student. */
 const PREFIX = 'fidens.draft.';
+
+/** The student who types here. What one has typed is there again when the same one comes back, and nobody else sees it. */
+let owner = 'nobody';
+const keyOf = (key: string) => `${PREFIX}${owner}.${key}`;
+
+const forgetters: (() => void)[] = [];
+
+/** Says who types from now on. */
+export function keepFor(studentId: string | undefined): void {
+  const next = studentId ?? 'nobody';
+  if (next === owner) return;
+  owner = next;
+  for (const forget of forgetters) forget();
+}
 
 /** What was kept under a key; nothing where there is none, or where it cannot be read. */
 export function readKept(key: string): unknown {
   try {
-    return JSON.parse(globalThis.localStorage.getItem(PREFIX + key) ?? 'null') ?? undefined;
+    return JSON.parse(globalThis.localStorage.getItem(keyOf(key)) ?? 'null') ?? undefined;
   } catch {
     return undefined;
   }
@@ -15,26 +29,24 @@ export function readKept(key: string): unknown {
 /** Keeps a value under a key; `undefined` takes it away. */
 export function writeKept(key: string, value: unknown): void {
   try {
-    if (value === undefined) globalThis.localStorage.removeItem(PREFIX + key);
-    else globalThis.localStorage.setItem(PREFIX + key, JSON.stringify(value));
+    if (value === undefined) globalThis.localStorage.removeItem(keyOf(key));
+    else globalThis.localStorage.setItem(keyOf(key), JSON.stringify(value));
   } catch {
     // A browser that keeps nothing, or is full: the value still lives as long as the page.
   }
 }
-
-const forgetters: (() => void)[] = [];
 
 /** Says what else is to be forgotten with what is kept. */
 export function onForget(forget: () => void): void {
   forgetters.push(forget);
 }
 
-/** Forgets everything that one student has typed, before another begins. */
+/** Forgets everything that the student has typed and not kept: who signs out leaves nothing behind. */
 export function forgetKept(): void {
   for (const forget of forgetters) forget();
   const storage = globalThis.localStorage;
   if (!storage) return;
-  for (const key of Object.keys(storage)) if (key.startsWith(PREFIX)) storage.removeItem(key);
+  for (const key of Object.keys(storage)) if (key.startsWith(keyOf(''))) storage.removeItem(key);
 }
 
 /**

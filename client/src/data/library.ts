@@ -1,6 +1,6 @@
 import { isSame, type Course, type Scale } from '@fidens/core';
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ask } from './api';
+import { ask, once } from './api';
 import { coursesQuery, useCourses, type StoredCourse } from './courses';
 
 /** A grading scale that the student keeps under a name. */
@@ -38,11 +38,14 @@ export function useScaleOf(course: Course): LibraryScale | undefined {
   return useQuery(scalesQuery).data?.find(({ scale }) => isSame(scale, course.scale));
 }
 
+const keepScale = once((body: { id: string; name: string; scale: Scale }) =>
+  ask<LibraryScale>('/scales', { method: 'POST', body }),
+);
+
 export function useKeepScale() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: { name: string; scale: Scale }) =>
-      ask<LibraryScale>('/scales', { method: 'POST', body }),
+    mutationFn: keepScale,
     onSuccess: (kept) => client.setQueryData(scalesQuery.queryKey, (scales = []) => [...scales, kept]),
   });
 }
@@ -79,10 +82,14 @@ export function useDeleteScale() {
   });
 }
 
+const keepSheet = once((body: { id: string; document: Course }) =>
+  ask<RuleSheet>('/rule-sheets', { method: 'POST', body }),
+);
+
 export function useKeepRuleSheet() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (document: Course) => ask<RuleSheet>('/rule-sheets', { method: 'POST', body: { document } }),
+    mutationFn: (document: Course) => keepSheet({ document }),
     onSuccess: (kept) => client.setQueryData(ruleSheetsQuery.queryKey, (sheets = []) => [...sheets, kept]),
   });
 }

@@ -1,13 +1,10 @@
-import { checkEdits, type Edit } from '@fidens/core';
+import { checkEdits, type SeenChange } from '@fidens/core';
 
 /** One change of a course that the server does not have yet, as it stands in the browser's own storage. */
-export interface PendingChange {
+export interface PendingChange extends SeenChange {
   /** Names the change, so that sending it twice records it once. */
   readonly id: string;
   readonly courseId: string;
-  readonly edits: readonly Edit[];
-  /** The edits that lead back: they hold what the student saw when making the change. */
-  readonly before: readonly Edit[];
   /** Changes are made in this order. */
   readonly order: number;
 }
@@ -35,7 +32,7 @@ export function pendingOf(studentId: string): PendingChange[] {
   if (!storage) return [];
   return Object.keys(storage)
     .filter((key) => key.startsWith(`${PREFIX}.${studentId}.`))
-    .flatMap((key) => readPending(storage.getItem(key)))
+    .flatMap((key) => readPending(storage.getItem(key)) ?? [])
     .sort((a, b) => a.order - b.order);
 }
 
@@ -45,14 +42,15 @@ export function pendingIdOf(studentId: string, key: string | null): string | und
   return key?.startsWith(start) ? key.slice(start.length) : undefined;
 }
 
-function readPending(text: string | null): PendingChange[] {
+/** A change out of the browser's storage; nothing where it has not the form of one. */
+export function readPending(text: string | null): PendingChange | undefined {
   try {
-    const { id, courseId, edits, before, order } = JSON.parse(text ?? 'null') as Record<string, unknown>;
-    const [wanted, back] = [checkEdits(edits), checkEdits(before)];
-    if (typeof id !== 'string' || typeof courseId !== 'string' || typeof order !== 'number') return [];
-    return wanted.ok && back.ok ? [{ id, courseId, edits: wanted.value, before: back.value, order }] : [];
+    const { id, courseId, edits, seen, order } = JSON.parse(text ?? 'null') as Record<string, unknown>;
+    const [wanted, back] = [checkEdits(edits), checkEdits(seen, 'seen')];
+    if (typeof id !== 'string' || typeof courseId !== 'string' || typeof order !== 'number') return undefined;
+    return wanted.ok && back.ok ? { id, courseId, edits: wanted.value, seen: back.value, order } : undefined;
   } catch {
-    return [];
+    return undefined;
   }
 }
 

@@ -1,5 +1,6 @@
-import { notifyManager, QueryClient } from '@tanstack/react-query';
+import { MutationCache, notifyManager, QueryCache, QueryClient } from '@tanstack/react-query';
 import { ApiError } from './api';
+import { noteSignedOut } from './session';
 
 // A change shows before the next key or touch can be made: nothing is ever built on a document that is out of date.
 notifyManager.setScheduler(queueMicrotask);
@@ -7,7 +8,9 @@ notifyManager.setScheduler(queueMicrotask);
 const TRIES = 3;
 
 /** The one store of what the server has said. */
-export const queryClient = new QueryClient({
+export const queryClient: QueryClient = new QueryClient({
+  queryCache: new QueryCache({ onError: (error) => noteSignedOut(queryClient, error) }),
+  mutationCache: new MutationCache({ onError: (error) => noteSignedOut(queryClient, error) }),
   defaultOptions: {
     queries: {
       staleTime: 30_000,

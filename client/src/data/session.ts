@@ -1,7 +1,8 @@
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
-import { ask } from './api';
-import { forgetKept } from './kept-state';
+import { ApiError, ask } from './api';
+import { forgetKept, keepFor } from './kept-state';
+import { changeQueue } from './queue';
 
 export interface Student {
   id: string;
@@ -17,11 +18,17 @@ export interface Student {
 export interface Session {
   student: Student | null;
   sampleAvailable: boolean;
+  /** The server does not know this window's student any more: signed out elsewhere, or the session's time is over. */
+  ended?: boolean;
 }
 
 export const sessionQuery = queryOptions({
   queryKey: ['session'],
-  queryFn: () => ask<Session>('/session'),
+  queryFn: async () => {
+    const session = await ask<Session>('/session');
+    keepFor(session.student?.id);
+    return session;
+  },
   staleTime: Infinity,
 });
 
@@ -50,7 +57,12 @@ export function useSignOut() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: () => ask<void>('/session', { method: 'DELETE' }),
-    onSuccess: async () => enter(client, await ask<Session>('/session')),
+    onSuccess: async () => {
+      // Who signs out leaves nothing behind on this device: what was not saved yet was asked about before.
+      for (const { change } of changeQueue().waiting) changeQueue().forget(change.id);
+      forgetKept();
+      enter(client, await ask<Session>('/session'));
+    },
   });
 }
 
@@ -66,12 +78,29 @@ export function useSweep() {
   });
 }
 
-/** Begins a session: nothing of what another student has seen or left unsaved is kept. */
+/**
+ * Begins a session. The student who was here before goes on where the page stands; of another nothing is seen, and what that one
+ * has typed waits for them to come back.
+ */
 function enter(client: QueryClient, session: Session): void {
-  client.getMutationCache().clear();
-  forgetKept();
+  const before = client.getQueryData(sessionQuery.queryKey)?.student?.id;
+  keepFor(session.student?.id);
   client.setQueryData(sessionQuery.queryKey, session);
+  if (session.student && session.student.id === before) {
+    changeQueue().retry();
+    void client.invalidateQueries();
+    return;
+  }
+  client.getMutationCache().clear();
   client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== sessionQuery.queryKey[0] });
+}
+
+/** Notes that the server does not know the student any more, where an error says so. */
+export function noteSignedOut(client: QueryClient, error: unknown): void {
+  if (!(error instanceof ApiError) || error.problem.type !== '/problems/signed-out') return;
+  client.setQueryData(sessionQuery.queryKey, (session) =>
+    session?.student ? { ...session, ended: true } : session,
+  );
 }
 
 const MINUTE = 60_000;

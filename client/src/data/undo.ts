@@ -5,8 +5,9 @@ import { onForget } from './kept-state';
 export interface Step {
   /** What was done: "Field logs deleted, with 6 pieces". */
   readonly done: string;
-  readonly undo: () => void;
-  readonly redo: () => void;
+  /** Goes back; answers why not, in a sentence, where that would undo what was done since. */
+  readonly undo: () => string | undefined | void;
+  readonly redo: () => string | undefined | void;
 }
 
 /** What was done since Fidens was opened: what can be undone, what was undone, and what was just said of it. */
@@ -19,7 +20,7 @@ interface Steps {
 export interface Notice {
   readonly text: string;
   /** What can be done about it. */
-  readonly offer: 'Undo' | 'Redo';
+  readonly offer?: 'Undo' | 'Redo';
 }
 
 const MOST = 200;
@@ -48,7 +49,8 @@ export function remember(step: Step, isSaid: boolean): void {
 export function undoLast(): void {
   const last = steps.past.at(-1);
   if (!last) return;
-  last.undo();
+  const refused = last.undo();
+  if (refused) return become({ ...steps, past: steps.past.slice(0, -1), notice: { text: refused } });
   become({
     past: steps.past.slice(0, -1),
     undone: [...steps.undone, last],
@@ -60,7 +62,8 @@ export function undoLast(): void {
 export function redoLast(): void {
   const last = steps.undone.at(-1);
   if (!last) return;
-  last.redo();
+  const refused = last.redo();
+  if (refused) return become({ ...steps, undone: steps.undone.slice(0, -1), notice: { text: refused } });
   become({
     past: [...steps.past, last],
     undone: steps.undone.slice(0, -1),

@@ -5,6 +5,7 @@ import {
   setting,
   STATE_WORDS,
   type Assessment,
+  type Course,
   type Edit,
   type Entry,
   type EntrySet,
@@ -47,10 +48,13 @@ export function EntryField({
   const change = useChange(course);
   const c = useColours();
   const before = entryText(piece);
-  const [text, setText] = useState(before);
+  // Only what was typed is an entry, made on the course as it was seen when the typing began; else the field shows what is there.
+  const [typed, setTyped] = useState<{ readonly text: string; readonly seen: Course }>();
+  const text = typed?.text ?? before;
+  const setText = (next: string) => setTyped({ text: next, seen: typed?.seen ?? course.document });
   const ended = useRef(false);
   const now = useNow();
-  const touched = text.trim() !== before;
+  const touched = typed !== undefined && text.trim() !== before;
   const entry = readEntry(text, piece, course.document.scale);
   const states = useMemo(
     () => STATE_WORDS.map((state) => ({ ...state, effect: stateEffect(course, piece, state.status, now) })),
@@ -62,6 +66,7 @@ export function EntryField({
     change(
       [setting(piece.id, { ...set, ...(possible !== piece.possible && { possible }) })],
       `${piece.name}: ${entryWords(set, piece)}`,
+      typed?.seen,
     );
     onDone(to);
   };
@@ -74,7 +79,7 @@ export function EntryField({
   useLeaving(() => {
     if (ended.current || !touched || entry.kind !== 'set') return;
     ended.current = true;
-    change([setting(piece.id, { ...entry.set })]);
+    change([setting(piece.id, { ...entry.set })], undefined, typed.seen);
   });
   const end = (to: EntryStep) => {
     if (!touched) return leave(to);

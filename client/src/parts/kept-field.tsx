@@ -1,8 +1,8 @@
-import { useEffect, useRef, useState } from 'react';
+import { isDecimal, shortestDecimal } from '@fidens/core';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { useColours } from '../theme/paper-theme';
-import { useLeaving } from './use-leaving';
+import { useKept } from './use-kept';
 
 interface KeptFieldProps {
   /** What it is, for a screen reader; `shown` is what stands on it. */
@@ -10,12 +10,19 @@ interface KeptFieldProps {
   shown: string;
   value: string;
   fault: (text: string) => string | undefined;
-  onKeep: (text: string) => void;
+  /** Keeps what was typed; answers why not, where it is refused. */
+  onKeep: (text: string) => string | undefined | void;
   style: object;
   numeric?: boolean;
   autoFocus?: boolean;
   /** What is typed and right, before it is kept; nothing once the field is left. */
   onType?: ((text: string | undefined) => void) | undefined;
+}
+
+/** A number as it is typed, with a comma or a point, in the form in which it is kept. */
+function readNumber(typed: string): string {
+  const number = typed.trim().replace(',', '.');
+  return isDecimal(number) ? shortestDecimal(number) : number;
 }
 
 /** A field that keeps itself when it is left, or on Enter; what is not right stays in it, with what would be. */
@@ -31,27 +38,12 @@ export function KeptField({
   onType,
 }: KeptFieldProps) {
   const c = useColours();
-  const [text, setText] = useState(value);
-  const told = useRef(value);
-  useEffect(() => {
-    if (told.current === value) return;
-    told.current = value;
-    setText(value);
-  }, [value]);
-  const typed = numeric ? text.trim().replace(',', '.') : text;
-  const wrong = fault(typed);
-  const type = (next: string) => {
-    setText(next);
-    const read = numeric ? next.trim().replace(',', '.') : next;
-    if (!fault(read)) onType?.(read);
-  };
-  const keep = () => {
+  const read = numeric ? readNumber : undefined;
+  const { text, wrong, meanwhile, type, keep } = useKept({ value, fault, read, onKeep });
+  const leave = () => {
     onType?.(undefined);
-    if (wrong || typed === value || typed === told.current) return;
-    told.current = typed;
-    onKeep(typed);
+    keep();
   };
-  useLeaving(keep);
   return (
     <View style={style}>
       <TextInput
@@ -62,9 +54,13 @@ export function KeptField({
         aria-label={label}
         aria-invalid={!!wrong}
         value={text}
-        onChangeText={type}
-        onBlur={keep}
-        onSubmitEditing={keep}
+        onChangeText={(next) => {
+          type(next);
+          const wanted = read?.(next) ?? next;
+          if (!fault(wanted)) onType?.(wanted);
+        }}
+        onBlur={leave}
+        onSubmitEditing={leave}
         error={!!wrong}
         inputMode={numeric ? 'decimal' : 'text'}
         style={{ backgroundColor: c.card }}
@@ -72,6 +68,11 @@ export function KeptField({
       {wrong && (
         <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
           {wrong}
+        </Text>
+      )}
+      {meanwhile !== undefined && (
+        <Text variant="bodySmall" role="status" style={{ color: c.soft }}>
+          It has become {meanwhile === '' ? 'empty' : `“${meanwhile}”`} meanwhile. Enter keeps yours.
         </Text>
       )}
     </View>

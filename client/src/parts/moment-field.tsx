@@ -1,9 +1,9 @@
+import { momentText } from '@fidens/core';
 import { format } from 'date-fns/format';
-import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { TEXT, useColours, useFidensTheme } from '../theme/paper-theme';
-import { useLeaving } from './use-leaving';
+import { useKept } from './use-kept';
 
 interface MomentFieldProps {
   /** What it is, for a screen reader; `shown` is what stands on it. */
@@ -11,7 +11,8 @@ interface MomentFieldProps {
   shown: string;
   /** ISO 8601; nothing where there is none. */
   value: string | undefined;
-  onKeep: (value: string | undefined) => void;
+  /** Keeps what was chosen; answers why not, where it is refused. */
+  onKeep: (value: string | undefined) => string | undefined | void;
   /** What it stands on. */
   ground?: 'tint' | 'card';
 }
@@ -20,20 +21,12 @@ interface MomentFieldProps {
 export function MomentField({ label, shown, value, onKeep, ground = 'tint' }: MomentFieldProps) {
   const c = useColours();
   const { dark } = useFidensTheme();
-  const local = value === undefined ? '' : localText(value);
-  const [text, setText] = useState(local);
-  const told = useRef(local);
-  useEffect(() => {
-    if (told.current === local) return;
-    told.current = local;
-    setText(local);
-  }, [local]);
-  const keep = () => {
-    if (text === told.current) return;
-    told.current = text;
-    onKeep(text === '' ? undefined : new Date(text).toISOString());
-  };
-  useLeaving(keep);
+  const { text, wrong, type, keep } = useKept({
+    value: value === undefined ? '' : localText(value),
+    // What is typed in part only is empty for the browser, which is not the same as nothing.
+    fault: (typed) => (typed === HALF ? 'A whole day and time, or nothing.' : undefined),
+    onKeep: (typed) => onKeep(typed === '' ? undefined : momentText(new Date(typed))),
+  });
   return (
     <View style={{ marginTop: 6, flexGrow: 1, flexBasis: 190 }}>
       <Text
@@ -54,8 +47,9 @@ export function MomentField({ label, shown, value, onKeep, ground = 'tint' }: Mo
       <input
         type="datetime-local"
         aria-label={label}
-        value={text}
-        onChange={({ target }) => setText(target.value)}
+        aria-invalid={!!wrong}
+        value={text === HALF ? '' : text}
+        onChange={({ target }) => type(target.validity.badInput ? HALF : target.value)}
         onBlur={keep}
         onKeyDown={({ key }) => key === 'Enter' && keep()}
         style={{
@@ -72,9 +66,17 @@ export function MomentField({ label, shown, value, onKeep, ground = 'tint' }: Mo
           fontSize: 15,
         }}
       />
+      {wrong && (
+        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
+          {wrong}
+        </Text>
+      )}
     </View>
   );
 }
+
+/** Stands for a day and time of which a part is missing. */
+const HALF = 'half';
 
 /** A moment as the browser's field has it: the student's own time, to the minute. */
 function localText(moment: string): string {

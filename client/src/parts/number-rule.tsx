@@ -7,7 +7,7 @@ interface NumberRuleProps {
   shown: string;
   value: string | undefined;
   /** Nothing where the field was emptied. */
-  onKeep: (value: string | undefined) => void;
+  onKeep: (value: string | undefined) => string | undefined | void;
   /** What would be right, where something is not. */
   wants: string;
   /** Must be above 0. */

@@ -1,7 +1,6 @@
-import { useMutationState } from '@tanstack/react-query';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { CHANGE_KEY } from '../data/course-changes';
+import { useWaiting } from '../data/queue';
 import { useSaving } from '../data/use-saving';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
@@ -10,12 +9,11 @@ import { useColours } from '../theme/paper-theme';
 export function SavingMark() {
   const c = useColours();
   useSaving();
-  const failures = useMutationState({
-    filters: { mutationKey: CHANGE_KEY, status: 'pending' },
-    select: ({ state }) => state.failureCount,
-  });
-  if (failures.length === 0) return null;
-  const isTryingAgain = failures.some((count) => count > 0);
+  const waiting = useWaiting();
+  // What waits for the student's answer is told of elsewhere.
+  const decided = waiting.filter(({ trouble }) => trouble === undefined || trouble.kind === 'waits');
+  if (decided.length === 0) return null;
+  const isTryingAgain = waiting.some(({ trouble }) => trouble !== undefined);
   return (
     <View
       role="status"

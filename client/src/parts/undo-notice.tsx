@@ -12,7 +12,9 @@ export function UndoNotice() {
       onDismiss={dismissNotice}
       duration={8_000}
       wrapperStyle={{ maxWidth: 520, alignSelf: 'center' }}
-      action={{ label: notice?.offer ?? 'Undo', onPress: notice?.offer === 'Redo' ? redoLast : undoLast }}
+      {...(notice?.offer && {
+        action: { label: notice.offer, onPress: notice.offer === 'Redo' ? redoLast : undoLast },
+      })}
     >
       {notice?.text ?? ''}
     </Snackbar>

@@ -1,0 +1,34 @@
+import { useSyncExternalStore } from 'react';
+import { ChangeQueue, type Waiting } from './change-queue';
+
+const NOBODY = new ChangeQueue({ send: async () => undefined, keep: () => undefined, drop: () => undefined });
+
+let queue = NOBODY;
+let stopHearing: () => void = () => undefined;
+const listeners = new Set<() => void>();
+
+/** The queue of the student who is signed in here; one that keeps nothing before anybody is. */
+export function changeQueue(): ChangeQueue {
+  return queue;
+}
+
+/** Puts another student's queue in the place of the one that is there. */
+export function setChangeQueue(next: ChangeQueue): void {
+  stopHearing();
+  queue = next;
+  const tell = () => listeners.forEach((listener) => listener());
+  stopHearing = next.subscribe(tell);
+  tell();
+}
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+const now = () => queue.waiting;
+
+/** What is on its way to the server, in order, and again whenever anything of it changes. */
+export function useWaiting(): readonly Waiting[] {
+  return useSyncExternalStore(subscribe, now, now);
+}
