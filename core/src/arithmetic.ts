@@ -32,6 +32,11 @@ export interface Arithmetic<N> {
   divide(a: N, b: N): N;
   /** Negative, zero or positive, as for a sort. */
   compare(a: N, b: N): number;
+  /**
+   * What two values tie within, as a part of the numbers that they were made of. Floats of what is exactly equal differ a little,
+   * and whoever goes by that drops another piece than the rules do.
+   */
+  readonly ties: number;
   isZero(value: N): boolean;
   /** A float within a relative 2⁻⁵⁰ of a value; `NaN` where floats do not reach so far. */
   approximate(value: N): number;
@@ -48,10 +53,14 @@ export const exact: Arithmetic<Rational> = {
   multiply: productOf,
   divide: quotientOf,
   compare: (a, b) => a.compare(b),
+  ties: 0,
   isZero: (value) => value.n === 0n,
   approximate: toFloat,
   round: (value, rounding) => roundToStep(value, rounding.step, rounding.mode),
 };
+
+/** What is nearer to another value, to a step or to the middle between two than this part of it lies on it: floats would miss it. */
+const CLOSE = 1e-9;
 
 /** Floating arithmetic: it may guide a search, and never decides (grading rules, preamble). */
 export const floating: Arithmetic<number> = {
@@ -66,7 +75,8 @@ export const floating: Arithmetic<number> = {
   },
   multiply: (a, b) => a * b,
   divide: (a, b) => a / b,
-  compare: (a, b) => a - b,
+  compare: (a, b) => (Math.abs(a - b) <= CLOSE * Math.max(1, Math.abs(a), Math.abs(b)) ? 0 : a - b),
+  ties: CLOSE,
   isZero: (value) => value === 0,
   approximate: (value) => value,
   round: (value, { step, mode }) => roundFloat(value / step, mode) * step,
@@ -79,9 +89,6 @@ export function roundingIn<N>(
 ): Rounding<N> | undefined {
   return round && { step: from(round.step), mode: round.mode };
 }
-
-/** What is nearer to a step, or to the middle between two, than this part of a step lies on it: floats would miss it. */
-const CLOSE = 1e-9;
 
 function roundFloat(steps: number, mode: RoundingMode): number {
   const nearest = Math.round(steps);

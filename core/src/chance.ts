@@ -55,6 +55,10 @@ const MEAN_STRENGTH = 2;
 const SPREAD_STRENGTH = 4;
 /** Nobody is surer than this of a score: the least standard deviation, a fraction of full marks. */
 const LEAST_SPREAD = 0.03;
+/** How far scores scatter within a category where little is known: a standard deviation, and how many scores it is worth. */
+const USUAL = { spread: 0.09, strength: 5 };
+/** How far a student's level moves from the weeks that are over to those to come: a standard deviation, fraction of full marks. */
+const DRIFT = 0.02;
 /** How much of the scatter is common to all that is still to come: good times and bad ones. */
 export const COMMON = 0.2;
 
@@ -91,8 +95,8 @@ export interface ChanceModel {
 /**
  * How a student's scores in a course scatter. Each category has a mean and a variance of its own, drawn toward the course's where there
  * are few scores: the conjugate normal model with unknown mean and variance (A. Gelman and others, Bayesian Data Analysis, 3rd
- * edition, sections 3.3 and 5.4), its prior taken from the course as a whole. Only scores count as data: work that is missing or excused
- * says nothing about how well work goes.
+ * edition, section 3.3: the update of κ, μ, ν and σ² is taken over whole), its prior taken from the course as a whole. Only scores count
+ * as data: work that is missing or excused says nothing about how well work goes.
  *
  * @param plan - a planned course
  * @param record - the course whose scores are data: the same, unless scores are only tried on it
@@ -114,20 +118,19 @@ export function chanceModel(plan: Plan, record = plan): ChanceModel | NoChance {
   const whole = scoresIn(values);
   // The scatter within categories; where each holds but one score, about the course's mean.
   const freedom = groups.reduce((sum, { count }) => sum + count - 1, 0);
-  const scatter =
-    freedom > 0
-      ? groups.reduce((sum, { squares }) => sum + squares, 0) / freedom
-      : whole.squares / (whole.count - 1);
-  const within = Math.max(scatter, LEAST_SPREAD ** 2);
+  const squares = freedom > 0 ? groups.reduce((sum, group) => sum + group.squares, 0) : whole.squares;
+  const within =
+    (USUAL.strength * USUAL.spread ** 2 + squares) /
+    (USUAL.strength + (freedom > 0 ? freedom : whole.count - 1));
   // The mean of a scaled inverse chi-squared variable is more than its scale: the scale is taken from the mean.
   const square = (within * (SPREAD_STRENGTH - 2)) / SPREAD_STRENGTH;
   const moving = plan.pieces.filter((piece) => isUnknown(piece) && piece.takesPart);
   const homes = [...new Set(moving.map(({ parent }) => parent?.id))];
-  const sources = homes.map((home) => sourceOf(byCategory.get(home), square));
+  const sources = homes.map((home) => sourceOf(byCategory.get(home), square, whole.mean));
   return {
     mean: whole.mean,
-    // Of the categories' means about the course's, and of the scores about theirs.
-    error: Math.sqrt(within * (1 / (MEAN_STRENGTH * groups.length) + 1 / whole.count)),
+    // Of the categories' means about the course's, of the scores about theirs, and of the weeks to come about those that were.
+    error: Math.sqrt(within * (1 / (MEAN_STRENGTH * groups.length) + 1 / whole.count) + DRIFT ** 2),
     sources,
     pieces: moving,
     from: moving.map(({ parent }) => homes.indexOf(parent?.id)),
@@ -143,21 +146,25 @@ function scoresIn(values: readonly number[]): Scores {
   };
 }
 
-function sourceOf(values: readonly number[] | undefined, square: number): ScoreSource {
+/** @param prior - the course's mean, which a category's is drawn toward */
+function sourceOf(values: readonly number[] | undefined, square: number, prior: number): ScoreSource {
   const { count, mean, squares } = values ? scoresIn(values) : { count: 0, mean: 0, squares: 0 };
   const strength = MEAN_STRENGTH + count;
-  const freedom = SPREAD_STRENGTH + Math.max(0, count - 1);
+  const freedom = SPREAD_STRENGTH + count;
+  const away = ((MEAN_STRENGTH * count) / strength) * (mean - prior) ** 2;
   return {
     own: (count * mean) / strength,
     pull: MEAN_STRENGTH / strength,
     strength,
     freedom,
-    square: Math.max((SPREAD_STRENGTH * square + squares) / freedom, LEAST_SPREAD ** 2),
+    square: Math.max((SPREAD_STRENGTH * square + squares + away) / freedom, LEAST_SPREAD ** 2),
   };
 }
 
 /**
- * A source of open scores drawn from a model: each call gives those of one way that the term may go, by the pieces' places.
+ * A source of open scores drawn from a model: each call gives those of one way that the term may go, by the pieces' places. Means and
+ * scores lie between nothing and full marks and have the mean and, as far as there is room, the variance that the model says: beta
+ * distributions by their first two moments. What the common part of the scatter brings moves the mean of all of one way alike.
  *
  * @param seed - the same seed draws the same
  */
@@ -169,26 +176,45 @@ export function drawer(
   const generator = xoroshiro128plus(seed);
   const uniform = () => uniformFloat64(generator);
   const normal = randomNormal.source(uniform)(0, 1);
-  const gammas = sources.map(({ freedom }) => randomGamma.source(uniform)(freedom / 2, 1));
+  const gammaOf = randomGamma.source(uniform);
+  const gammas = sources.map(({ freedom }) => gammaOf(freedom / 2, 1));
+  const between = (middle: number, variance: number) => {
+    const m = Math.min(1 - EDGE, Math.max(EDGE, middle));
+    // How many scores the distribution is as sure as; where the variance has no room, as unsure as one can be.
+    const sureness = Math.max((m * (1 - m)) / variance - 1, UNSUREST);
+    const up = gammaOf(m * sureness, 1)();
+    const down = gammaOf((1 - m) * sureness, 1)();
+    return up + down > 0 ? up / (up + down) : m;
+  };
   const means = new Float64Array(sources.length);
-  const spreads = new Float64Array(sources.length);
+  const variances = new Float64Array(sources.length);
   const drawn = new Float64Array(from.length);
-  const [common, own] = [Math.sqrt(COMMON), Math.sqrt(1 - COMMON)];
   return () => {
-    const course = mean + error * normal();
+    const course = between(mean, error ** 2);
+    const common = normal();
     sources.forEach(({ own: category, pull, strength, freedom, square }, index) => {
       const variance = (freedom * square) / (2 * gammas[index]!());
-      spreads[index] = Math.sqrt(variance) * spread;
-      means[index] = category + pull * course + Math.sqrt(variance / strength) * normal() + effort / 100;
+      const middle = between(category + pull * course, variance / strength) + effort / 100;
+      variances[index] = variance * spread ** 2;
+      means[index] = shifted(middle, common * Math.sqrt(COMMON * variances[index]!));
     });
-    const day = common * normal();
     for (let index = 0; index < from.length; index += 1) {
       const source = from[index]!;
-      const value = means[source]! + spreads[source]! * (day + own * normal());
-      drawn[index] = value < 0 ? 0 : value > 1 ? 1 : value;
+      drawn[index] = between(means[source]!, (1 - COMMON) * variances[source]!);
     }
     return drawn;
   };
+}
+
+/** No mean is nearer to nothing, or to full marks. */
+const EDGE = 1e-3;
+/** The least that a distribution is sure of, in scores: nearly all or nothing. */
+const UNSUREST = 0.5;
+
+/** A mean moved up or down by what its room to that side allows: as far down as up, so that it stays the mean. */
+function shifted(middle: number, by: number): number {
+  const room = Math.max(0, Math.min(middle, 1 - middle));
+  return middle + Math.max(-room, Math.min(room, by));
 }
 
 /** A simulation under way, a part at a time, so that what runs it can be told to stop. */

@@ -1,6 +1,6 @@
 import type { Arithmetic } from './arithmetic';
 
-import { firstOf, least, ROUNDINGS } from './least';
+import { firstOf, keysIn, least } from './least';
 import { Roster, type Addition, type Member } from './roster';
 
 /**
@@ -90,8 +90,11 @@ function exactly<N>({ roster, count, whole, arithmetic: a }: Choice<N>, gains: F
       ),
     lowestAt: (ratio) => {
       const gain = (index: number) => a.subtract(above(index), a.multiply(ratio, below(index)));
-      const error = fillGains(gains, roster, a.approximate(ratio));
-      return least(count, { near: gains, error, compare: (i, j) => a.compare(gain(i), gain(j)) });
+      const most = fillGains(gains, roster, a.approximate(ratio));
+      return least(
+        count,
+        keysIn(a, gains, most, (i, j) => a.compare(gain(i), gain(j))),
+      );
     },
     isMore: (one, other) => a.compare(one, other) > 0,
   };
@@ -120,7 +123,7 @@ function nearly<N>(
   };
 }
 
-/** What each member gains at a ratio, in floats; returns what none is farther off by. */
+/** What each member gains at a ratio, in floats; returns what no number that they were made of is more than. */
 function fillGains<N>(gains: Float64Array, { keys, below }: Roster<N>, ratio: number): number {
   let most = 0;
   for (let index = 0; index < gains.length; index += 1) {
@@ -128,7 +131,7 @@ function fillGains<N>(gains: Float64Array, { keys, below }: Roster<N>, ratio: nu
     gains[index] = keys[index]! - part;
     most = Math.max(most, keys[index]! + part);
   }
-  return most * ROUNDINGS;
+  return most;
 }
 
 /**

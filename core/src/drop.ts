@@ -1,7 +1,7 @@
 import type { Arithmetic } from './arithmetic';
 import type { Drop } from './course';
 import { dropForBenefit } from './drop-benefit';
-import { least, ROUNDINGS, type Keys } from './least';
+import { keysIn, least, type Keys } from './least';
 import type { Addition, Roster } from './roster';
 
 /** What a category leaves out: indexes into R in order, the lowest and the highest. */
@@ -45,7 +45,7 @@ function keysOf<N>({ by, keys, members }: Roster<N>, a: Arithmetic<N>): Keys {
     const { value, size } = members[index]!.worth;
     return by === 'points' ? a.multiply(value, size) : value;
   };
-  return { near: keys, error: most * ROUNDINGS, compare: (i, j) => a.compare(key(i), key(j)) };
+  return keysIn(a, keys, most, (i, j) => a.compare(key(i), key(j)));
 }
 
 /** The same keys from the other side: the least of these are the highest. */

@@ -1,3 +1,5 @@
+import type { Arithmetic } from './arithmetic';
+
 /** Keys to find the least by: a float near each, and the keys themselves, asked for only where floats do not tell. */
 export interface Keys {
   readonly near: Float64Array;
@@ -8,7 +10,23 @@ export interface Keys {
 }
 
 /** What a float made by a few roundings may be off by, as a part of the numbers that it was made of: with room to spare. */
-export const ROUNDINGS = 1e-13;
+const ROUNDINGS = 1e-13;
+
+/**
+ * Keys in some arithmetic: floats that tie are equal, and the earlier goes first as where they are equal exactly.
+ *
+ * @param most - what no number that they were made of is more than
+ */
+export function keysIn<N>(
+  { ties }: Arithmetic<N>,
+  near: Float64Array,
+  most: number,
+  compare: Keys['compare'],
+): Keys {
+  return ties > 0
+    ? { near, error: most * ties, compare: () => 0 }
+    : { near, error: most * ROUNDINGS, compare };
+}
 
 /**
  * The indexes with the least keys, of equal ones the earlier: exact, at nearly the cost of floats.

@@ -201,6 +201,52 @@ describe('the arithmetic of a simulation', () => {
     expect(compared).toBeGreaterThan(100);
   });
 
+  test('what is exactly equal ties in floats too, and the same one is dropped', () => {
+    // Both pieces are worth 70%: one by its cap, the other by its category's rounding. Floats put one a hair above the other.
+    const course: Course = {
+      ...halfDone([], 0),
+      root: {
+        kind: 'category',
+        id: 'root',
+        name: 'Root',
+        drop: { highest: 1 },
+        children: [
+          {
+            kind: 'assessment',
+            id: 'capped',
+            name: 'Capped',
+            possible: '5',
+            cap: '70',
+            status: 'scored',
+            score: { points: '4.75' },
+          },
+          {
+            kind: 'category',
+            id: 'rounded',
+            name: 'Rounded',
+            round: { step: '1' },
+            children: [{ kind: 'assessment', id: 'open', name: 'Open', possible: '205' }],
+          },
+          {
+            kind: 'assessment',
+            id: 'low',
+            name: 'Low',
+            possible: '40',
+            status: 'scored',
+            score: { points: '3' },
+          },
+        ],
+      },
+    };
+    const { plan, supposing } = outlooks(course, NOW);
+    const moving = plan.pieces.filter(({ settlement }) => settlement === 'unsettled');
+    const base = supposing(() => ONE);
+    const value = rational('0.7004');
+    const truly = new Variation(base, moving, exact).valueAt(() => value)!;
+    const nearly = new Variation(base, moving, floating).valueAt(() => value.valueOf())!;
+    expect(Math.abs(nearly - truly.valueOf())).toBeLessThan(1e-9);
+  });
+
   test('all open pieces at once are what the floor and the ceiling say', () => {
     const course = halfDone(KNOWN, 3);
     const { plan, supposing, floor, ceiling } = outlooks(course, NOW);
@@ -260,6 +306,108 @@ describe('calibration', () => {
     expect(Math.abs(happened / events - expected / events)).toBeLessThan(0.03);
   });
 
+  /** A world that is not the model's: scores from beta distributions, scatters of their own, weeks that drift. */
+  interface World {
+    readonly level: (draws: Draws) => number;
+    readonly scatter: (draws: Draws) => number;
+    readonly groups: number;
+    readonly known: number;
+    readonly open: number;
+    readonly equal?: boolean;
+  }
+  const usual: World = {
+    level: ({ uniform }) => 0.65 + 0.25 * uniform(),
+    scatter: ({ uniform }) => 0.04 + 0.12 * uniform(),
+    groups: 3,
+    known: 4,
+    open: 3,
+  };
+
+  test.each<[string, World]>([
+    ['of beta-distributed scores', usual],
+    [
+      'of nearly full marks',
+      {
+        ...usual,
+        level: ({ uniform }) => 0.93 + 0.04 * uniform(),
+        scatter: ({ uniform }) => 0.03 + 0.05 * uniform(),
+      },
+    ],
+    ['of four scores in all', { ...usual, groups: 2, known: 2, open: 5 }],
+    ['of one category', { ...usual, groups: 1, known: 5, open: 5 }],
+  ])('holds in a world that is not the model’s: %s', (_, world) => {
+    const draws = drawsFrom(11);
+    const students = 500;
+    let inside = 0;
+    let above = 0;
+    const likely = { said: 0, happened: 0, events: 0 };
+    for (let student = 0; student < students; student += 1) {
+      const level = world.level(draws);
+      const groups = Array.from({ length: world.groups }, () => ({
+        mean: level + 0.05 * draws.normal(),
+        scatter: world.scatter(draws),
+      }));
+      const scores = (count: number) => {
+        const drift = 0.015 * draws.normal();
+        return groups.map(({ mean, scatter }) =>
+          Array.from({ length: count }, () => draws.beta(mean + drift, scatter)),
+        );
+      };
+      const [known, toCome] = [scores(world.known), scores(world.open)];
+      const course = halfDone(
+        known.map((values) => values.map((value) => value * 100)),
+        world.open,
+      );
+      const found = chance(outlooks(course, NOW), undefined, 300);
+      if ('why' in found) throw new Error(found.why);
+      const end =
+        (100 / groups.length) *
+        known.reduce((sum, values, group) => {
+          const all = [...values, ...toCome[group]!];
+          return sum + all.reduce((total, value) => total + value, 0) / all.length;
+        }, 0);
+      if (end >= found.low && end <= found.high) inside += 1;
+      if (end > found.middle) above += 1;
+      for (const { label, from } of course.scale.bands) {
+        const given = atLeast(found, label);
+        if (given < 0.55 || given > 0.75) continue;
+        likely.events += 1;
+        likely.said += given;
+        if (end >= Number(from)) likely.happened += 1;
+      }
+    }
+    // Eight of ten between low and high, half above the middle, and what is likely as often as is said; within what 500 tell.
+    expect(inside / students).toBeGreaterThan(0.73);
+    expect(inside / students).toBeLessThan(0.88);
+    expect(Math.abs(above / students - 0.5)).toBeLessThan(0.07);
+    expect(Math.abs(likely.happened - likely.said) / likely.events).toBeLessThan(0.1);
+  });
+
+  test('equal scores are no promise of the next one, and bring no number that is none', () => {
+    const found = simulated(
+      halfDone(
+        [
+          [80, 80, 80],
+          [80, 80, 80],
+        ],
+        3,
+      ),
+    );
+    expect(found.low).toBeLessThan(79);
+    expect(found.high).toBeGreaterThan(81);
+    const full = simulated(
+      halfDone(
+        [
+          [100, 100],
+          [100, 100],
+        ],
+        3,
+      ),
+    );
+    expect(full.high).toBeLessThanOrEqual(100);
+    expect(full.middle).toBeGreaterThan(96);
+  });
+
   test('draws have the mean and the scatter that the model says', () => {
     const model = chanceModel(outlooks(halfDone([[78, 82, 80, 81, 79, 80, 80, 80]], 6), NOW).plan);
     if ('why' in model) throw new Error(model.why);
@@ -279,8 +427,23 @@ function variance(values: readonly number[]): number {
   return values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1);
 }
 
-/** Normal draws of the test's own (G. E. P. Box and M. E. Muller, 1958), from a generator of its own (mulberry32). */
+/** Normal draws of the test's own. */
 function normals(seed: number): () => number {
+  return drawsFrom(seed).normal;
+}
+
+interface Draws {
+  readonly uniform: () => number;
+  readonly normal: () => number;
+  /** @param mean - brought between 0.015 and 0.985 */
+  readonly beta: (mean: number, deviation: number) => number;
+}
+
+/**
+ * Draws of the test's own: normal (G. E. P. Box and M. E. Muller, 1958), gamma (G. Marsaglia and W. W. Tsang, 2000) and beta, from a
+ * generator of its own (mulberry32).
+ */
+function drawsFrom(seed: number): Draws {
   let state = seed;
   const uniform = () => {
     state = (state + 0x6d2b79f5) | 0;
@@ -288,5 +451,21 @@ function normals(seed: number): () => number {
     mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61)) ^ mixed;
     return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
   };
-  return () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
+  const normal = () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
+  const gamma = (shape: number): number => {
+    if (shape < 1) return gamma(shape + 1) * (1 - uniform()) ** (1 / shape);
+    const d = shape - 1 / 3;
+    for (;;) {
+      const x = normal();
+      const v = (1 + x / Math.sqrt(9 * d)) ** 3;
+      if (v > 0 && Math.log(1 - uniform()) < x * x * 0.5 + d - d * v + d * Math.log(v)) return d * v;
+    }
+  };
+  const beta = (mean: number, deviation: number) => {
+    const m = Math.min(0.985, Math.max(0.015, mean));
+    const sure = Math.max((m * (1 - m)) / deviation ** 2 - 1, 0.8);
+    const [up, down] = [gamma(m * sure), gamma((1 - m) * sure)];
+    return up / (up + down);
+  };
+  return { uniform, normal, beta };
 }
