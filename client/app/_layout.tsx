@@ -5,6 +5,7 @@ import Head from 'expo-router/head';
 import { View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { Failed, Loading } from '../src/parts/states';
+import { useDecimals } from '../src/course/decimals';
 import { queryClient } from '../src/data/query-client';
 import { useSession } from '../src/data/session';
 import { useChosenTheme } from '../src/theme/appearance';
@@ -13,6 +14,8 @@ import { DISPLAY, TEXT, TEXT_MEDIUM, TEXT_STRONG, useColours } from '../src/them
 
 export default function Application() {
   const theme = useChosenTheme();
+  // Numbers stand everywhere: with other decimals every screen is drawn anew.
+  const decimals = useDecimals();
   const [ready, failed] = useFonts({
     [TEXT]: require('@expo-google-fonts/figtree/400Regular/Figtree_400Regular.ttf'),
     [TEXT_MEDIUM]: require('@expo-google-fonts/figtree/500Medium/Figtree_500Medium.ttf'),
@@ -26,7 +29,7 @@ export default function Application() {
         <Head>
           <title>Fidens</title>
         </Head>
-        <View style={{ flex: 1, backgroundColor: theme.ours.paper }}>
+        <View key={decimals} style={{ flex: 1, backgroundColor: theme.ours.paper }}>
           <Screens />
         </View>
       </PaperProvider>

@@ -19,7 +19,7 @@ function way(fields: Partial<Assessment>, policy: Course['policy'] = {}): string
 function notes(document: Course): (string | undefined)[] {
   const derivation = standing(document);
   const shares = sharesOf(derivation);
-  return derivation.parts.map((part: Part) => noteWords(part, derivation, shares.get(part)));
+  return derivation.parts.map((part: Part) => noteWords(part, derivation, shares.get(part), true));
 }
 
 describe('the working says', () => {
@@ -56,9 +56,9 @@ describe('the working says', () => {
 
   it('how much of the course a part is, and why one takes no part', () => {
     const both = course({ status: 'scored', score: { points: '6' } });
-    expect(notes(both)).toEqual(["50 of the course's 100", "50 of the course's 100"]);
+    expect(notes(both)).toEqual(['50% of what counts so far', '50% of what counts so far']);
     const dropping = { ...both, root: { ...both.root, drop: { lowest: 1 } } };
-    expect(notes(dropping)).toEqual(["100 of the course's 100", 'dropped: lowest by percent']);
+    expect(notes(dropping)).toEqual(['100% of what counts so far', 'dropped: lowest by percent']);
     expect(notes(course({ status: 'excused' }))[1]).toBe('excused');
     const nothing = { ...course({ status: 'missing' }), policy: { missing: { counts: 'nothing' as const } } };
     expect(notes(nothing)[1]).toBe('missing, which counts as nothing here');

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { decimalSchema, momentSchema, positiveDecimalSchema } from './decimal';
+import { decimalSchema, momentSchema, positiveDecimalSchema, readSchema } from './decimal';
 
 /** Bounds that no real course meets; they keep a hostile document from costing more than it is worth. */
 export const LIMITS = {
@@ -31,11 +31,24 @@ export function textSchema(): Joi.StringSchema {
 }
 
 /** A line of text that is not blank. */
-export function lineSchema(most: number): Joi.StringSchema {
-  return textSchema().max(most).pattern(/\S/).messages({ 'string.pattern.base': 'must not be blank' });
+export function lineSchema(most: number): Joi.AnySchema {
+  return readSchema((value) => {
+    const wrong =
+      textFault(value, most) ?? ((value as string).trim() === '' ? 'must not be blank' : undefined);
+    return wrong === undefined ? { right: value } : { wrong };
+  });
 }
 
-const noteSchema = textSchema().allow('').max(LIMITS.note);
+function textFault(value: unknown, most: number): string | undefined {
+  if (typeof value !== 'string') return 'must be text';
+  if (value.length > most) return `must be at most ${most} characters long`;
+  return UNWRITABLE.test(value) ? NO_UNWRITABLE : undefined;
+}
+
+const noteSchema = readSchema((value) => {
+  const wrong = textFault(value, LIMITS.note);
+  return wrong === undefined ? { right: value } : { wrong };
+});
 const oneOf = (...words: string[]) => Joi.string().valid(...words);
 
 export const roundSchema = Joi.object({

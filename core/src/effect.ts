@@ -42,14 +42,15 @@ export interface Effect {
  * @param before - the course as it is kept
  * @param after - the same course, changed
  * @param now - the moment at which overdue work is judged
+ * @param decimals - of percents for people
  */
-export function effectOf(before: Course, after: Course, now: Moment): Effect {
+export function effectOf(before: Course, after: Course, now: Moment, decimals = 1): Effect {
   const [old, fresh] = [outlooks(before, now), outlooks(after, now)];
   const [oldLetters, letters] = [lettersOf(before.scale), lettersOf(after.scale)];
   const grades = OUTLOOKS.map((name) => ({
     name,
-    before: grade(old[name], oldLetters),
-    after: grade(fresh[name], letters),
+    before: grade(old[name], oldLetters, decimals),
+    after: grade(fresh[name], letters, decimals),
   }));
   const takes = reachChanges(reach(old), reach(fresh));
   return {
@@ -60,9 +61,13 @@ export function effectOf(before: Course, after: Course, now: Moment): Effect {
   };
 }
 
-function grade(derivation: Derivation | undefined, letters: Letters): ShownGrade | undefined {
+function grade(
+  derivation: Derivation | undefined,
+  letters: Letters,
+  decimals: number,
+): ShownGrade | undefined {
   const value = derivation?.worth?.value;
-  return value && { percent: shownPercent(value, letters), letter: bandOf(value, letters).label };
+  return value && { percent: shownPercent(value, letters, decimals), letter: bandOf(value, letters).label };
 }
 
 function reachChanges(before: readonly BandReach[], after: readonly BandReach[]): Effect['reach'] {

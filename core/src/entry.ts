@@ -1,5 +1,5 @@
 import type { Assessment, Scale, Score, Status } from './course';
-import { isDecimal } from './decimal';
+import { isDecimal, shortestDecimal } from './decimal';
 import { decimalText, fractionOfPercent, HUNDRED, rational, type Rational } from './rational';
 
 /** What an entry sets on its piece. */
@@ -11,13 +11,18 @@ export interface EntrySet {
 
 /** What was understood of an entry, or what would be understood. */
 export type Entry =
-  | { readonly kind: 'set'; readonly set: EntrySet; readonly said: string; readonly offer?: EntryOffer }
+  | ({ readonly kind: 'set'; readonly offer?: EntryReading } & EntryReading)
+  /** It can be meant in several ways that record something else: it must be asked which. */
+  | { readonly kind: 'asks'; readonly said: string; readonly readings: readonly EntryReading[] }
   | { readonly kind: 'unclear'; readonly said: string };
 
-/** A second reading of the same text, or a change of the piece that it suggests. */
-export type EntryOffer =
-  | { readonly kind: 'letter'; readonly set: EntrySet; readonly said: string }
-  | { readonly kind: 'possible'; readonly set: EntrySet; readonly possible: string; readonly said: string };
+/** One way to read a text: what it sets, and what it is in words. */
+export interface EntryReading {
+  readonly set: EntrySet;
+  /** What the piece is out of then, where that changes. */
+  readonly possible?: string;
+  readonly said: string;
+}
 
 /** The words of the states, each recognised from three letters on. */
 export const STATE_WORDS: readonly { readonly word: string; readonly status: Status }[] = [
@@ -33,7 +38,7 @@ export const STATE_WORDS: readonly { readonly word: string; readonly status: Sta
  * @param text - as typed
  * @param piece - whose entry it is
  * @param scale - the course's scale, for letters
- * @returns what to record and what it means in words, or what would be understood
+ * @returns what to record and what it means in words; or the ways in which it can be meant, or what would be understood
  */
 export function readEntry(text: string, piece: Assessment, scale: Scale): Entry {
   const typed = text.trim();
@@ -55,6 +60,7 @@ export function entryText(piece: Assessment): string {
 }
 
 function readNumber(typed: string, piece: Assessment, scale: Scale): Entry | undefined {
+  if (/\d\s+\d/.test(typed)) return { kind: 'unclear', said: twoNumbers(typed) };
   const plain = typed.replace(/,/g, '.').replace(/\s+/g, '');
   const percent = plain.endsWith('%') ? decimal(plain.slice(0, -1)) : undefined;
   if (percent) {
@@ -76,31 +82,46 @@ function readNumber(typed: string, piece: Assessment, scale: Scale): Entry | und
     };
   }
   if (!bottom || rational(bottom).n === 0n) return undefined;
-  if (rational(bottom).compare(rational(piece.possible)) === 0) {
-    return { kind: 'set', set: scored({ points: top }), said: points(top, piece.possible) };
-  }
+  if (rational(bottom).compare(rational(piece.possible)) === 0)
+    return { kind: 'set', ...outOf(top, bottom, piece) };
+  // Nobody has said what the piece is out of: the teacher just did.
+  if (piece.presumed) return { kind: 'set', ...outOf(top, bottom, piece) };
   return otherBottom(top, bottom, piece);
 }
 
-/** A fraction of another whole than the piece's: its percent is what was written; the piece's possible may be the mistake. */
-function otherBottom(top: string, bottom: string, piece: Assessment): Entry | undefined {
-  const share = rational(top).div(rational(bottom)).mul(HUNDRED);
-  const percent = decimalText(share, 6);
-  const offer: EntryOffer = {
-    kind: 'possible',
+/** Points of a whole that was written beside them: from then on it is what the piece is out of. */
+function outOf(top: string, bottom: string, { possible, presumed }: Assessment): EntryReading {
+  const isNews = presumed || rational(bottom).compare(rational(possible)) !== 0;
+  return {
     set: scored({ points: top }),
-    possible: bottom,
-    said: `This piece is out of ${piece.possible}. Make it out of ${bottom}?`,
+    said: points(top, bottom),
+    ...(isNews && { possible: shortestDecimal(bottom) }),
   };
+}
+
+/** A fraction of another whole than the piece's: either its percent is meant, or the piece's own whole is wrong. */
+function otherBottom(top: string, bottom: string, piece: Assessment): Entry | undefined {
+  const percent = decimalText(rational(top).div(rational(bottom)).mul(HUNDRED), 6);
   if (!isDecimal(percent)) return undefined;
-  return { kind: 'set', set: scored({ percent }), said: `${top} of ${bottom}, ${percent}%`, offer };
+  const share = decimalText(fractionOfPercent(percent).mul(rational(piece.possible)), 2);
+  return {
+    kind: 'asks',
+    said: `${top} of ${bottom}, but this piece is out of ${piece.possible}. Which is meant?`,
+    readings: [
+      { ...outOf(top, bottom, piece), said: `It is out of ${bottom}: ${points(top, bottom)}` },
+      { set: scored({ percent }), said: `${percent}% of ${piece.possible}: ${share}` },
+    ],
+  };
 }
 
 function readLetter(typed: string, { possible }: Assessment, scale: Scale): Entry | undefined {
   const band = bandNamed(typed, scale);
   if (!band) return undefined;
   if (band.worth === undefined) {
-    return { kind: 'unclear', said: `${band.label} has no worth in the scale, so it cannot be a score.` };
+    return {
+      kind: 'unclear',
+      said: `${band.label} cannot be a score yet: the scale does not say what it is worth. Set its “Score %” under Rules, Grading scale.`,
+    };
   }
   const earned = decimalText(fractionOfPercent(band.worth).mul(rational(possible)), 2);
   return {
@@ -110,11 +131,10 @@ function readLetter(typed: string, { possible }: Assessment, scale: Scale): Entr
   };
 }
 
-function letterOffer(typed: string, scale: Scale): EntryOffer | undefined {
+function letterOffer(typed: string, scale: Scale): EntryReading | undefined {
   const band = bandNamed(typed, scale);
   if (band?.worth === undefined) return undefined;
   return {
-    kind: 'letter',
     set: scored({ label: band.label }),
     said: `${band.label} of the scale, ${band.worth}%`,
   };
@@ -149,6 +169,11 @@ function points(earned: string, possible: string): string {
 
 function passes(above: boolean): string {
   return above ? ' — above full marks' : '';
+}
+
+function twoNumbers(typed: string): string {
+  const [first, second] = typed.split(/\s+/);
+  return `“${typed}” is two numbers. ${first} of ${second} is ${first}/${second}.`;
 }
 
 function unclear(typed: string, { possible }: Assessment, { bands }: Scale): string {

@@ -1,9 +1,11 @@
+import type { Course } from './course';
 import { bandOf, lettersOf, reaches, thresholdOf } from './letter';
 import type { Outlooks } from './outlook';
 import { decimalText, fractionOfPercent, rational, roundToStep, type Rational } from './rational';
 import { pointsToGo } from './points-to-go';
 import type { BandReach, Gap, Goal } from './reach';
 import type { Alone } from './solve';
+import { nodesIn } from './tree';
 
 /** What one piece alone must bring for a band. */
 export interface PieceTake {
@@ -16,7 +18,8 @@ export interface PieceTake {
 /** The one thing to know about a course's letters, as facts; the words are made from it. */
 export type Headline =
   | { readonly kind: 'no value' }
-  | { readonly kind: 'settled'; readonly band: Goal }
+  /** Nothing that is open can change it; or nothing is open. */
+  | { readonly kind: 'settled'; readonly band: Goal; readonly isOpen: boolean }
   | { readonly kind: 'secured'; readonly band: Goal; readonly best: boolean; readonly promised: number }
   | {
       readonly kind: 'out';
@@ -111,7 +114,7 @@ function settledHeadline(from: Outlooks, goal: BandReach, value: Rational, promi
   if (open && goal.state === 'secured') return { kind: 'secured', band: goal.band, best: false, promised };
   // Open extra credit, on which reach does not count, may still lift it.
   if (open && isLifted(from, band)) return { kind: 'secured', band, best: false, promised };
-  return { kind: 'settled', band };
+  return { kind: 'settled', band, isOpen: open };
 }
 
 function goalOf({ plan, forecast, standing }: Outlooks, bands: readonly BandReach[]): BandReach | undefined {
@@ -144,24 +147,58 @@ function takeOf(alone: Alone | undefined, band: Goal): PieceTake | undefined {
   return { name, score: answer.level!, possible };
 }
 
+/**
+ * How much of a course is known: all of it, as the syllabus has said how many pieces there are or the term is over; or only what is
+ * listed so far, so that nothing can be called sure without that word.
+ */
+export type Extent = 'whole' | 'listed';
+
+/** What a document says of its extent by itself: whether any category tells how many pieces the syllabus promises. */
+export function extentOf({ root }: Course): Extent {
+  const tells = nodesIn(root).some((node) => node.kind === 'category' && node.planned !== undefined);
+  return tells ? 'whole' : 'listed';
+}
+
 /** The headline in words: one to three sentences. */
-export function headlinePhrases(headline: Headline): Phrase[] {
+export function headlinePhrases(headline: Headline, extent: Extent): Phrase[] {
+  const whole = extent === 'whole';
   switch (headline.kind) {
     case 'no value':
       return [plain('Nothing is listed yet that could make a grade.')];
     case 'settled':
-      return [plain('Whatever comes, this is '), strong(headline.band.label), plain('.')];
+      return settledPhrases(headline, whole);
     case 'secured':
       return [
-        strong(`${nameOf(headline.band)} is secured`),
-        plain(`${headline.best ? ': it needs nothing more' : ', whatever happens'}.`),
+        strong(`${nameOf(headline.band)} is secured${whole ? '' : ' on what is listed'}`),
+        plain(
+          `${headline.best ? ': it needs nothing more' : whole ? ', whatever happens' : ', whatever that brings'}.`,
+        ),
         ...promisedPhrases(headline.promised),
+        ...(whole ? [] : [plain(UNLISTED)]),
       ];
     case 'out':
       return outPhrases(headline);
     case 'takes':
       return takesPhrases(headline);
   }
+}
+
+/** What may come that the course does not know of, and where it is told. */
+const UNLISTED = ' Work that is not listed yet can change it: the rules tell how many pieces are promised.';
+
+function settledPhrases({ band, isOpen }: Extract<Headline, { kind: 'settled' }>, whole: boolean): Phrase[] {
+  if (!whole)
+    return [
+      plain(isOpen ? 'Whatever the listed work brings, this is ' : 'All that is listed is settled: '),
+      strong(band.label),
+      plain('.'),
+      plain(UNLISTED),
+    ];
+  return [
+    plain(isOpen ? 'Whatever comes, this is ' : 'It is over, nothing is open any more: '),
+    strong(band.label),
+    plain('.'),
+  ];
 }
 
 function outPhrases({ band, best, butForExtra }: Extract<Headline, { kind: 'out' }>): Phrase[] {

@@ -1,16 +1,7 @@
 import { exact, type Rounding } from './arithmetic';
 import type { Band, Scale } from './course';
 import { rounding } from './plan';
-import {
-  decimalText,
-  fractionOfPercent,
-  HUNDRED,
-  ONE,
-  rational,
-  roundToStep,
-  ZERO,
-  type Rational,
-} from './rational';
+import { decimalText, fractionOfPercent, HUNDRED, ONE, roundToStep, ZERO, type Rational } from './rational';
 
 const HALF = fractionOfPercent('50');
 
@@ -67,24 +58,25 @@ export function bandOf(value: Rational, letters: Letters): Band {
   return letters.bands.find(({ from }) => reached.compare(from) >= 0)!.band;
 }
 
+/** Decimals beyond which a percent is told by the cut-off that it misses. */
+const MOST_DECIMALS = 4;
+
 /**
- * A percent for people: one decimal where that is honest, more where one would seem to reach a cut-off that is missed, or
- * to miss one that is reached.
+ * A percent for people: rounded to as many decimals as are asked for, more where those would seem to reach a cut-off that is missed,
+ * or to miss one that is reached. It is always rounded, never cut off.
  *
  * @param value - a fraction of one
- * @returns percent without its sign, for example "79.96"
+ * @param decimals - how many where that is honest
+ * @returns percent without its sign, for example "79.96", or "just below 80"
  */
-export function shownPercent(value: Rational, letters: Letters): string {
+export function shownPercent(value: Rational, letters: Letters, decimals = 1): string {
   const percent = value.mul(HUNDRED);
-  const label = bandOf(value, letters).label;
-  const isHonest = (text: string) => bandOf(fractionOfPercent(text), letters).label === label;
-  let text = '';
-  for (let decimals = 1; decimals <= 6; decimals += 1) {
-    text = decimalText(percent, decimals, true);
-    if (isHonest(text)) return text;
-    const step = rational('10').pow(-decimals)!;
-    text = decimalText(roundToStep(percent, step, 'down'), decimals, true);
-    if (isHonest(text)) return text;
+  const { label } = bandOf(value, letters);
+  for (let shown = decimals; shown <= MOST_DECIMALS; shown += 1) {
+    const text = decimalText(percent, shown, true);
+    if (bandOf(fractionOfPercent(text), letters).label === label) return text;
   }
-  return text;
+  const missed = letters.bands.findLast(({ band, from }) => band.label !== label && from.compare(value) > 0);
+  const cutOff = missed && decimalText(missed.from.mul(HUNDRED), 6);
+  return cutOff === undefined ? decimalText(percent, 6, true) : `just below ${cutOff}`;
 }

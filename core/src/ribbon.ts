@@ -93,6 +93,15 @@ function notBelowZero(value: Rational): Rational {
 }
 
 /**
+ * The points of a course that pools them at its root: of all its pieces, what is promised included.
+ *
+ * @returns nothing where the course is made of weights, or of pieces that count alike
+ */
+export function pooledPoints({ ceiling }: Outlooks): Rational | undefined {
+  return ceiling.category.combine === 'points' ? ceiling.worth?.size : undefined;
+}
+
+/**
  * How many of the course's 100 points are settled: all but the shares of unsettled work.
  *
  * @returns percent points, 0 where the course has no value

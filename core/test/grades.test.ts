@@ -29,7 +29,7 @@ const percent = (derivation: Derivation | undefined) =>
 const standing = (document: Course) => percent(outlooks(document, NOW).standing);
 const say = (document: Course) => {
   const found = outlooks(document, NOW);
-  return headlinePhrases(headline(found, reach(found), solveLargest(found)))
+  return headlinePhrases(headline(found, reach(found), solveLargest(found)), 'whole')
     .map(({ text }) => text)
     .join('');
 };

@@ -32,7 +32,7 @@ function headlineOf(document: Course) {
 }
 
 function say(document: Course): string {
-  return headlinePhrases(headlineOf(document))
+  return headlinePhrases(headlineOf(document), 'whole')
     .map(({ text }) => text)
     .join('');
 }

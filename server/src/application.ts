@@ -3,8 +3,6 @@ import express, { type Express, type RequestHandler } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Knex } from 'knex';
-import { createHash } from 'node:crypto';
-import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Configuration } from './configuration';
 import { answerNotFound, answerProblems } from './problem';
@@ -84,16 +82,18 @@ const PERMISSIONS = [
   'display-capture',
 ];
 
-function securityHeaders({ secureCookies, applicationFolder }: Configuration): RequestHandler {
+function securityHeaders({ secureCookies }: Configuration): RequestHandler {
   const headers = helmet({
     contentSecurityPolicy: {
       useDefaults: false,
       directives: {
         defaultSrc: ["'self'"],
         scriptSrc: ["'self'"],
-        styleSrc: ["'self'", ...inlineStyles(applicationFolder)],
-        // React Native for the web lays an empty style element down and fills it by script, which no policy forbids; what
-        // stands in an element's style attribute by script is allowed likewise.
+        styleSrc: ["'self'"],
+        // React Native for the web, the fonts' loader and the gestures write style elements of their own whose text changes with
+        // every build and screen: hashes were tried and the page stayed blank, and none of them takes a nonce. Attributes need
+        // no exception: what a script sets of an element's style is not forbidden by any policy.
+        styleSrcElem: ["'self'", "'unsafe-inline'"],
         styleSrcAttr: ["'none'"],
         imgSrc: ["'self'", 'data:'],
         fontSrc: ["'self'"],
@@ -114,15 +114,6 @@ function securityHeaders({ secureCookies, applicationFolder }: Configuration): R
     response.set('Permissions-Policy', permissions);
     headers(request, response, next);
   };
-}
-
-/** The styles that stand in the page itself, by their hashes: no others are taken from a page. */
-function inlineStyles(applicationFolder: string | undefined): string[] {
-  if (!applicationFolder) return [];
-  const page = readFileSync(join(applicationFolder, 'index.html'), 'utf8');
-  return [...page.matchAll(/<style[^>]*>([\s\S]*?)<\/style>/g)].map(
-    ([, style]) => `'sha256-${createHash('sha256').update(style!).digest('base64')}'`,
-  );
 }
 
 /**

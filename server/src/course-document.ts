@@ -11,12 +11,6 @@ import {
 } from './document-columns';
 import type { CategoryRecord, CourseRecord, GradingScale, NodeRecord } from './models';
 
-/** A node of a course as a row of `categories` or `assessments`. */
-export interface NodeRows {
-  readonly categories: ReadonlyMap<string, Fields>;
-  readonly assessments: ReadonlyMap<string, Fields>;
-}
-
 /** Puts a course's rows together to its document. */
 export function toDocument(record: CourseRecord): Course {
   const children = new Map<string | null, { position: number; node: CourseNode }[]>();
@@ -70,19 +64,62 @@ export function scaleRows(scale: Scale): { scale: Fields; bands: Fields[] } {
   return { scale: toRow(SCALE_COLUMNS, scale), bands };
 }
 
-/** The tree of a document as rows, by id. */
-export function nodeRows(document: Course): NodeRows {
-  const categories = new Map<string, Fields>();
-  const assessments = new Map<string, Fields>();
+/** A node with its place among the others. */
+interface PlacedNode {
+  readonly node: CourseNode;
+  readonly parent_id: string | null;
+  readonly position: number;
+}
+
+/** The rows in which a document differs from what it was: those to write, and the ids of those that are gone. */
+export interface RowChanges {
+  readonly categories: { readonly written: Fields[]; readonly gone: string[] };
+  readonly assessments: { readonly written: Fields[]; readonly gone: string[] };
+}
+
+/**
+ * What must be written so that a document's rows are another's. What is the very same object in the same place is the same row.
+ *
+ * @param before - nothing where the document is new
+ */
+export function rowChanges(before: Course | undefined, after: Course): RowChanges {
+  const old = before ? placesIn(before) : new Map<string, PlacedNode>();
+  const now = placesIn(after);
+  const changes: RowChanges = {
+    categories: { written: [], gone: [] },
+    assessments: { written: [], gone: [] },
+  };
+  const tableOf = ({ kind }: CourseNode) => (kind === 'category' ? changes.categories : changes.assessments);
+  for (const [id, { node }] of old) if (now.get(id)?.node.kind !== node.kind) tableOf(node).gone.push(id);
+  for (const [id, placed] of now) {
+    const was = old.get(id);
+    const isStill = was?.parent_id === placed.parent_id && was.position === placed.position;
+    if (isStill && was.node === placed.node) continue;
+    const row = rowOf(placed);
+    if (isStill && was.node.kind === placed.node.kind && isSameRow(rowOf(was), row)) continue;
+    tableOf(placed.node).written.push(row);
+  }
+  return changes;
+}
+
+function placesIn(document: Course): Map<string, PlacedNode> {
+  const places = new Map<string, PlacedNode>();
   const visit = (node: CourseNode, parent_id: string | null, position: number) => {
-    const place = { parent_id, position };
-    if (node.kind === 'assessment') {
-      assessments.set(node.id, { ...toRow(ASSESSMENT_COLUMNS, node), ...place });
-      return;
-    }
-    categories.set(node.id, { ...toRow(CATEGORY_COLUMNS, node), ...place, late_none: node.late === null });
-    node.children.forEach((child, index) => visit(child, node.id, index));
+    places.set(node.id, { node, parent_id, position });
+    if (node.kind === 'category') node.children.forEach((child, index) => visit(child, node.id, index));
   };
   visit(document.root, null, 0);
-  return { categories, assessments };
+  return places;
+}
+
+/** The row that keeps a node. */
+export function rowOf({ node, parent_id, position }: PlacedNode): Fields {
+  const place = { parent_id, position };
+  if (node.kind === 'assessment') return { ...toRow(ASSESSMENT_COLUMNS, node), ...place };
+  return { ...toRow(CATEGORY_COLUMNS, node), ...place, late_none: node.late === null };
+}
+
+/** Whether two rows of one table, which have the same columns, hold the same. */
+function isSameRow(a: Fields, b: Fields): boolean {
+  return Object.keys(b).every((column) => a[column] === b[column]);
 }

@@ -12,8 +12,7 @@ import {
 } from '@fidens/core';
 import { randomUUID } from 'node:crypto';
 import { raw, type Transaction } from 'objection';
-import { courseRow, nodeRows, toDocument } from './course-document';
-import type { Fields } from './document-columns';
+import { courseRow, rowChanges, toDocument, type RowChanges } from './course-document';
 import {
   AssessmentRecord,
   CategoryRecord,
@@ -291,10 +290,9 @@ async function saveNodes(
   before: Course | undefined,
   after: Course,
 ): Promise<void> {
-  const old = before && nodeRows(before);
-  const now = nodeRows(after);
-  await saveRows(CategoryRecord, transaction, owner, old?.categories, now.categories);
-  await saveRows(AssessmentRecord, transaction, owner, old?.assessments, now.assessments);
+  const { categories, assessments } = rowChanges(before, after);
+  await saveRows(CategoryRecord, transaction, owner, categories);
+  await saveRows(AssessmentRecord, transaction, owner, assessments);
 }
 
 const AT_ONCE = 500;
@@ -303,25 +301,15 @@ async function saveRows(
   model: typeof NodeRecord,
   transaction: Transaction,
   owner: { course_id: string; user_id: string },
-  old: ReadonlyMap<string, Fields> = new Map(),
-  now: ReadonlyMap<string, Fields>,
+  { written, gone }: RowChanges['categories'],
 ): Promise<void> {
-  const gone = [...old.keys()].filter((id) => !now.has(id));
   if (gone.length > 0)
     await model.query(transaction).where({ course_id: owner.course_id }).whereIn('id', gone).delete();
-  const written = [...now]
-    .filter(([id, row]) => !isSameRow(old.get(id), row))
-    .map(([, row]) => ({ ...row, ...owner }));
   for (let start = 0; start < written.length; start += AT_ONCE) {
     await model
       .query(transaction)
-      .insert(written.slice(start, start + AT_ONCE))
+      .insert(written.slice(start, start + AT_ONCE).map((row) => ({ ...row, ...owner })))
       .onConflict(['course_id', 'id'])
       .merge();
   }
-}
-
-/** Whether two rows of one table, which have the same columns, hold the same. */
-function isSameRow(a: Fields | undefined, b: Fields): boolean {
-  return a !== undefined && Object.keys(b).every((column) => a[column] === b[column]);
 }

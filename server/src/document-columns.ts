@@ -84,28 +84,38 @@ export const ASSESSMENT_COLUMNS: Columns = {
   class_low: 'class.low',
 };
 
+/** The columns with the keys that lead to each field, taken apart once. */
+type Paths = readonly (readonly [column: string, keys: readonly string[]])[];
+const known = new WeakMap<Columns, Paths>();
+
+function pathsOf(columns: Columns): Paths {
+  const found = known.get(columns);
+  if (found) return found;
+  const paths = Object.entries(columns).map(([column, path]) => [column, path.split('.')] as const);
+  known.set(columns, paths);
+  return paths;
+}
+
 /** The columns' values of a part of a document; `null` where a field is absent. */
 export function toRow(columns: Columns, part: object): Fields {
-  return Object.fromEntries(
-    Object.entries(columns).map(([column, path]) => {
-      const value = path
-        .split('.')
-        .reduce<unknown>((object, key) => (object as Fields | undefined | null)?.[key], part);
-      return [column, value ?? null];
-    }),
-  );
+  const row: Fields = {};
+  for (const [column, keys] of pathsOf(columns)) {
+    let value: unknown = part;
+    for (const key of keys) value = (value as Fields | undefined | null)?.[key];
+    row[column] = value ?? null;
+  }
+  return row;
 }
 
 /** The part of a document that a row keeps; absent where a column is `null`. Moments come back in UTC, decimals in their shortest form, as they went in. */
 export function fromRow(columns: Columns, row: object): Fields {
   const part: Fields = {};
-  for (const [column, path] of Object.entries(columns)) {
+  for (const [column, keys] of pathsOf(columns)) {
     const value = (row as Fields)[column];
     if (value === null || value === undefined) continue;
-    const keys = path.split('.');
-    const last = keys.pop()!;
-    const parent = keys.reduce<Fields>((object, key) => (object[key] ??= {}) as Fields, part);
-    parent[last] = value instanceof Date ? momentText(value) : value;
+    let parent = part;
+    for (let depth = 0; depth < keys.length - 1; depth += 1) parent = (parent[keys[depth]!] ??= {}) as Fields;
+    parent[keys.at(-1)!] = value instanceof Date ? momentText(value) : value;
   }
   return part;
 }

@@ -1,5 +1,5 @@
 import type { Category, Course } from '@fidens/core';
-import { courseRow, nodeRows, scaleRows } from '../src/course-document';
+import { courseRow, rowChanges, scaleRows } from '../src/course-document';
 import { sampleCourses } from '../src/sample-world';
 
 /** A rehearsed percent is no rule, nor is it that nobody has said what a piece is out of; and a course needs no note. */
@@ -15,10 +15,10 @@ function filled(courses: readonly Course[]): Set<string> {
         else if (column === 'counted' && value === false) found.add(`${table}.${column}`);
   };
   for (const course of courses) {
-    const { categories, assessments } = nodeRows(course);
+    const { categories, assessments } = rowChanges(undefined, course);
     take('courses', [courseRow(course)]);
-    take('categories', categories.values());
-    take('assessments', assessments.values());
+    take('categories', categories.written);
+    take('assessments', assessments.written);
     const { scale, bands } = scaleRows(course.scale);
     take('scales', [scale]);
     take('bands', bands);
@@ -39,12 +39,12 @@ describe('the sample world', () => {
 
   it('uses every rule of a course, a scale and a piece at least once', () => {
     const [course] = courses;
-    const { categories, assessments } = nodeRows(course!);
+    const { categories, assessments } = rowChanges(undefined, course!);
     const columns = [
       ...Object.keys(courseRow(course!)).map((column) => `courses.${column}`),
       ...Object.keys(scaleRows(course!.scale).scale).map((column) => `scales.${column}`),
-      ...Object.keys([...categories.values()][0]!).map((column) => `categories.${column}`),
-      ...Object.keys([...assessments.values()][0]!).map((column) => `assessments.${column}`),
+      ...Object.keys(categories.written[0]!).map((column) => `categories.${column}`),
+      ...Object.keys(assessments.written[0]!).map((column) => `assessments.${column}`),
     ];
     const used = filled(courses);
     const rules = columns.filter((column) => !NO_RULES.includes(column.split('.')[1]!));

@@ -116,7 +116,13 @@ function MakeButton({
 }) {
   const change = useChange(course);
   const make = () => {
-    const piece: Assessment = { kind: 'assessment', id: newId(), name, possible: POSSIBLE };
+    const piece: Assessment = {
+      kind: 'assessment',
+      id: newId(),
+      name,
+      possible: POSSIBLE,
+      presumed: true,
+    };
     change(
       [{ op: 'add', parent: course.document.root.id, node: piece }],
       `${name} added to ${course.document.title}`,

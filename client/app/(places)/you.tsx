@@ -5,6 +5,7 @@ import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { faultsOf, reasonOf } from '../../src/data/api';
+import { chooseDecimals, useDecimals } from '../../src/course/decimals';
 import { useSession } from '../../src/data/session';
 import { useSaveTerm, useTerm, type Term } from '../../src/data/terms';
 import { Choice } from '../../src/parts/choice';
@@ -23,6 +24,7 @@ export default function YouPlace() {
   const c = useColours();
   const student = useSession().data?.student;
   const appearance = useAppearance();
+  const decimals = useDecimals();
   const term = useTerm();
   return (
     <Page>
@@ -47,6 +49,19 @@ export default function YouPlace() {
             { value: 'dark', label: 'Dark' },
           ]}
         />
+      </View>
+      <View style={{ gap: SPACE.s }}>
+        <SectionTitle>Numbers</SectionTitle>
+        <Choice
+          label="Decimals of percents"
+          value={String(decimals)}
+          onChange={(chosen) => chooseDecimals(chosen === '2' ? 2 : 1)}
+          options={[
+            { value: '1', label: 'One decimal: 88.7' },
+            { value: '2', label: 'Two decimals: 88.71' },
+          ]}
+        />
+        <Soft>More are shown where these would seem to reach a cut-off that is missed.</Soft>
       </View>
       <SignOut />
     </Page>

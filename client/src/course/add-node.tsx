@@ -33,7 +33,9 @@ export function AddNode({ parent, isRoot, edit }: AddNodeProps) {
     if (name.trim() === '' || wrong) return;
     const common = { id: newId(), name: name.trim(), ...(typed && { weight: typed }) };
     const node: CourseNode =
-      kind === 'category' ? { kind, ...common, children: [] } : { kind, ...common, possible: POSSIBLE };
+      kind === 'category'
+        ? { kind, ...common, children: [] }
+        : { kind, ...common, possible: POSSIBLE, presumed: true };
     edit([{ op: 'add', parent: parent.id, node }]);
     setName('');
     setWeight('');

@@ -7,7 +7,7 @@ import {
 } from '@fidens/core';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
-import { Text } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
 import Svg, { G, Line, Rect } from 'react-native-svg';
 import { AxisText } from '../parts/axis-text';
 import { useNow } from '../data/session';
@@ -56,10 +56,21 @@ export const ChanceView = memo(function ChanceView({ course, record }: ChanceVie
 function Simulated({ course, record }: ChanceViewProps) {
   const now = useNow();
   const [assumptions, setAssumptions] = useState<ChanceAssumptions>(USUAL_ASSUMPTIONS);
-  const { chance, isCurrent } = useChance(course, record, now, assumptions);
+  const { chance, isCurrent, failed, retry } = useChance(course, record, now, assumptions);
   return (
     <View style={{ gap: SPACE.m }}>
-      {!chance && <Soft>Simulating …</Soft>}
+      {failed !== undefined && (
+        <View
+          role="alert"
+          style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}
+        >
+          <Soft>{failed}</Soft>
+          <Button compact mode="outlined" onPress={retry}>
+            Try again
+          </Button>
+        </View>
+      )}
+      {!chance && failed === undefined && <Soft>Simulating …</Soft>}
       {chance && 'why' in chance && <Soft>{chance.why}</Soft>}
       {chance && !('why' in chance) && (
         <View aria-busy={!isCurrent} style={{ gap: SPACE.m, opacity: isCurrent ? 1 : 0.55 }}>

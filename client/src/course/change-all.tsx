@@ -62,7 +62,11 @@ export function ChangeAll({ course, chosen, edit }: ChangeAllProps) {
             value={same(({ possible }) => possible)}
             wants="Points above 0."
             positive
-            onKeep={(possible) => possible && set({ possible }, `out of ${possible}`)}
+            onKeep={(possible) =>
+              possible === undefined
+                ? undefined
+                : set({ possible, presumed: undefined }, `out of ${possible}`)
+            }
           />
           <NumberRule
             label="Weight of all chosen pieces"

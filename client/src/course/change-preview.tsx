@@ -1,4 +1,4 @@
-import { effectOf, type Edit } from '@fidens/core';
+import { type Edit } from '@fidens/core';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useNow } from '../data/session';
@@ -8,6 +8,7 @@ import { Figure, Soft } from '../parts/words';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
 import { changeLines } from './change-words';
+import { effectBetween } from './computed';
 import { Details } from './effect-panel';
 import { applied } from './rule-draft';
 import type { CoursePageProps } from './scores-page';
@@ -58,7 +59,7 @@ export function ChangePreview({ course, edits, title, button, done, onEnd }: Cha
             ))}
           </View>
           {lines.length > MOST_SHOWN && <Soft>And {lines.length - MOST_SHOWN} more.</Soft>}
-          <Details effect={effectOf(course.document, after.course, now)} whole />
+          <Details effect={effectBetween(course.document, after.course, now)} whole />
         </>
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>

@@ -1,5 +1,7 @@
 import {
+  effectOf,
   goalsOf,
+  handedInNow,
   headline,
   lettersOf,
   outlooks,
@@ -11,6 +13,7 @@ import {
   type Alone,
   type BandReach,
   type Course,
+  type Effect,
   type Goal,
   type Headline,
   type Letters,
@@ -19,11 +22,15 @@ import {
   type Rises,
   type Segment,
 } from '@fidens/core';
+import { decimals } from './decimals';
 
 /** Everything that screens say of one course, computed once for each document and moment. */
 export interface Computed {
   readonly course: Course;
+  /** With what is past due under a late rule as if it were handed in now: what it takes is asked for as late as it would be. */
   readonly outlooks: Outlooks;
+  /** The ids of the pieces of which that is meant. */
+  readonly late: ReadonlySet<string>;
   readonly letters: Letters;
   readonly segments: readonly Segment[];
   /** The bands of the scale, and among them the percent that is pinned, if one is. */
@@ -38,6 +45,11 @@ export interface Computed {
 
 const known = new WeakMap<Course, Computed & { now: string }>();
 
+/** What changed rules do, with what is past due as late as it would be, as everywhere on screen. */
+export function effectBetween(before: Course, after: Course, now: string): Effect {
+  return effectOf(handedInNow(before, now).course, handedInNow(after, now).course, now, decimals());
+}
+
 /**
  * Computes a course. Documents are never changed in place, so a document that was computed is not computed again.
  *
@@ -46,12 +58,14 @@ const known = new WeakMap<Course, Computed & { now: string }>();
 export function compute(course: Course, now: string): Computed {
   const before = known.get(course);
   if (before?.now === now) return before;
-  const found = outlooks(course, now);
+  const { course: meant, late } = handedInNow(course, now);
+  const found = outlooks(meant, now);
   const goals = goalsOf(course);
   const computed = {
     course,
     now,
     outlooks: found,
+    late,
     letters: lettersOf(course.scale),
     segments: ribbon(found),
     problems: problems(course),

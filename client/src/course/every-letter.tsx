@@ -4,7 +4,6 @@ import {
   decimalText,
   fractionOfPercent,
   halvesOf,
-  HUNDRED,
   isInCeiling,
   partAsCourse,
   pointsToGo,
@@ -145,13 +144,16 @@ function takesWords(
   { outlooks, alone, letters }: Computed,
   togo: PointsToGo | undefined,
 ): string {
-  if (entry.state === 'secured') return 'whatever happens';
+  if (entry.state === 'secured')
+    return outlooks.plan.pieces.some(({ settlement }) => settlement === 'unsettled')
+      ? 'whatever comes of what is listed'
+      : 'nothing is open any more';
   if (entry.state === 'out') {
     const best = outlooks.ceiling.worth!.value;
     if (isInCeiling(outlooks, entry.band))
       return `only with extra credit: with all of it, full marks end at ${percent(best)}`;
     const short = thresholdOf(fractionOfPercent(entry.band.from), letters).least.sub(best);
-    return `full marks end at ${percent(best)}, ${decimalText(short.mul(HUNDRED), 2)} short of it`;
+    return `full marks end at ${percent(best)}, ${percent(short)} short of it`;
   }
   return [
     togo && `${decimalText(togo.more(entry.band), 6)} more of the ${togo.open} points that are open`,

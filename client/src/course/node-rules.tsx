@@ -1,21 +1,26 @@
 import {
+  applyEdits,
   bandOf,
   copyRules,
   lettersOf,
+  recombinations,
   setting,
   type Category,
   type Combine,
   type Course,
   type CourseNode,
   type Derivation,
+  type Recombination,
 } from '@fidens/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
+import { useNow } from '../data/session';
 import { Choice } from '../parts/choice';
 import { Fold } from '../parts/fold';
 import { KeptField } from '../parts/kept-field';
 import { NumberRule } from '../parts/number-rule';
+import { Panel } from '../parts/panel';
 import { Soft } from '../parts/words';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
@@ -26,6 +31,7 @@ import { PieceRules } from './piece-rules';
 import { PlaceRules } from './place-rules';
 import { NodeProblems } from './problem-list';
 import type { EditRules } from './rule-draft';
+import { standingChange } from './standing-change';
 import { sumWords } from './sum-words';
 import { WeightTotal } from './weight-total';
 import { COMBINE_WORDS, countPieces, plural } from './words';
@@ -42,7 +48,15 @@ const ROOT_HINTS: Record<Combine, string> = {
   weights: 'Every category, and every piece on its own, counts by its weight.',
 };
 
+/** What becomes of weights, as a student would say it. */
+const WEIGHTS_WORDS: Record<Recombination['weights'], string> = {
+  gone: 'No weights: each counts as it is',
+  counts: 'Begin with what each counts now',
+  kept: 'Keep the weights as they are written',
+};
+
 interface CombineRuleProps {
+  course: Course;
   category: Category;
   isRoot: boolean;
   derivation: Derivation | undefined;
@@ -50,10 +64,14 @@ interface CombineRuleProps {
 }
 
 /** How a category adds up, explained by its own numbers, or in words while it has none. */
-export function CombineRule({ category, isRoot, derivation, edit }: CombineRuleProps) {
+export function CombineRule({ course, category, isRoot, derivation, edit }: CombineRuleProps) {
+  const now = useNow();
+  const [asked, setAsked] = useState<Combine>();
   const { id, name, combine = 'points' } = category;
   const sum = derivation && sumWords(derivation);
   const hints = isRoot ? ROOT_HINTS : HINTS;
+  const change = (next: Combine, { edits }: Recombination) =>
+    edit(edits, `${isRoot ? 'The whole' : name}: ${COMBINE_WORDS[next]}`);
   const label = (value: Combine) =>
     COMBINE_WORDS[value].charAt(0).toUpperCase() + COMBINE_WORDS[value].slice(1);
   const options = (['points', 'equal', 'weights'] as const).map((value) => ({
@@ -67,13 +85,47 @@ export function CombineRule({ category, isRoot, derivation, edit }: CombineRuleP
         label={isRoot ? 'How the whole adds up' : `How ${name} adds up`}
         value={combine}
         options={options}
-        onChange={(next) =>
-          edit([setting(id, { combine: next })], `${isRoot ? 'The whole' : name}: ${COMBINE_WORDS[next]}`)
-        }
+        onChange={(next) => {
+          const [way, ...others] = next === combine ? [] : recombinations(course, id, next, now);
+          setAsked(others.length > 0 ? next : undefined);
+          if (way && others.length === 0) change(next, way);
+        }}
       />
+      {asked && asked !== combine && (
+        <Panel label="What becomes of the weights" tone="ask">
+          <Soft>
+            {isRoot ? 'The whole' : name} is to be {COMBINE_WORDS[asked]}. What shall become of the weights in
+            it?
+          </Soft>
+          <View style={{ gap: SPACE.xs, alignItems: 'flex-start' }}>
+            {recombinations(course, id, asked, now).map((way, index) => (
+              <Button
+                key={way.weights}
+                mode={index === 0 ? 'contained' : 'outlined'}
+                compact
+                onPress={() => {
+                  change(asked, way);
+                  setAsked(undefined);
+                }}
+              >
+                {WEIGHTS_WORDS[way.weights]}: {effectWords(course, way, now)}
+              </Button>
+            ))}
+            <Button compact onPress={() => setAsked(undefined)}>
+              Leave it {COMBINE_WORDS[combine]}
+            </Button>
+          </View>
+        </Panel>
+      )}
       {sum && <Soft>{sum}</Soft>}
     </View>
   );
+}
+
+/** The standing that a way would make: "84 → 80, still B", or that it stays. */
+function effectWords(course: Course, { edits }: Recombination, now: string): string {
+  const edited = applyEdits(course, edits);
+  return edited.ok ? standingChange(course, edited.course, now) : '';
 }
 
 interface NodeRulesProps {
@@ -173,7 +225,7 @@ function CategoryInside(props: NodeRulesProps & { node: Category }) {
   );
   return (
     <>
-      <CombineRule category={node} isRoot={false} derivation={derivation} edit={edit} />
+      <CombineRule course={course} category={node} isRoot={false} derivation={derivation} edit={edit} />
       {isHalf && derivation?.worth && <OwnLetter course={course} derivation={derivation} />}
       {!brief && (
         <CategoryRules category={node} inForce={inForce} standing={standing} edit={edit}>

@@ -18,6 +18,7 @@ import { Fold } from '../parts/fold';
 import { SectionTitle, Soft } from '../parts/words';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
+import { decimals } from './decimals';
 import { percent } from './words';
 
 /** The standing after each settled piece, drawn and as a table, and what moved it most. */
@@ -57,7 +58,7 @@ export function moveWords(points: readonly StandingThen[]): string {
 
 /** Two decimals, so that differences can be followed. */
 function hundredths(value: Rational): string {
-  return decimalText(value.mul(HUNDRED), 2, true);
+  return decimalText(value.mul(HUNDRED), decimals(), true);
 }
 
 function changeText(change: Rational | undefined): string {

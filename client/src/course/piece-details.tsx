@@ -17,7 +17,7 @@ import { NumberRule } from '../parts/number-rule';
 import { Soft } from '../parts/words';
 import { SPACE } from '../theme/layout';
 import { PieceFacts } from './piece-facts';
-import { Refused, useRecordEdit } from './record-edit';
+import { useRecordEdit } from './record-edit';
 import { number } from './words';
 import { stepWords } from './working-words';
 
@@ -34,7 +34,7 @@ type Fields = { [F in keyof NodeFields]?: NodeFields[F] | undefined };
 
 /** What else there is to a piece beside its score: the syllabus's facts, when it was handed in, what lateness costs, a note, and the others' scores. */
 export function PieceDetails({ course, piece, part, hasFacts = false }: PieceDetailsProps) {
-  const { edit, refused } = useRecordEdit(course);
+  const { edit } = useRecordEdit(course);
   const set = (fields: Fields) => edit([setting(piece.id, fields)]);
   return (
     <Fold title={`More of ${piece.name}`} summary={detailWords(piece)}>
@@ -48,7 +48,6 @@ export function PieceDetails({ course, piece, part, hasFacts = false }: PieceDet
         />
       </View>
       <Lateness piece={piece} part={part} set={set} />
-      <Refused>{refused}</Refused>
       <KeptField
         label={`Note on ${piece.name}`}
         shown="Note"
@@ -64,7 +63,8 @@ export function PieceDetails({ course, piece, part, hasFacts = false }: PieceDet
 
 interface PartProps {
   piece: Assessment;
-  set: (fields: Fields) => void;
+  /** Answers why they were not set, where that is refused. */
+  set: (fields: Fields) => string | undefined;
 }
 
 /** How late the piece was, and what that costs as arithmetic. */
@@ -76,7 +76,7 @@ function Lateness({ piece, part, set }: PartProps & { part: Part | undefined }) 
   const steps = node && late ? pieceSteps(node, { valueOf: () => undefined, waits: true }) : [];
   const more = (fields: Partial<Late>) => {
     const next = { ...late, ...fields } as Record<string, unknown>;
-    set({
+    return set({
       late: Object.fromEntries(Object.entries(next).filter(([, value]) => value !== undefined)) as never,
     });
   };
@@ -111,7 +111,9 @@ function Lateness({ piece, part, set }: PartProps & { part: Part | undefined }) 
           label={`${name} was handed in`}
           shown="Handed in"
           value={late.handedIn}
-          onKeep={(handedIn) => handedIn && more({ handedIn })}
+          onKeep={(handedIn) =>
+            handedIn ? more({ handedIn }) : 'Needs a day and time. Choose “On time” instead'
+          }
         />
       )}
       {late && (
@@ -171,7 +173,7 @@ function Others({ piece, set }: PartProps) {
               const left = Object.fromEntries(
                 Object.entries(next).filter(([, value]) => value !== undefined),
               );
-              set({ class: Object.keys(left).length > 0 ? left : undefined });
+              return set({ class: Object.keys(left).length > 0 ? left : undefined });
             }}
           />
         ))}

@@ -42,7 +42,9 @@ export function PieceFacts({ course, piece, edit, focusPossible = false, ground 
         positive
         width={84}
         autoFocus={focusPossible}
-        onKeep={(possible) => set({ possible: possible! }, `${name}: out of ${possible}`)}
+        onKeep={(possible) =>
+          set({ possible: possible!, presumed: undefined }, `${name}: out of ${possible}`)
+        }
       />
       {combine !== 'equal' && (
         <NumberRule

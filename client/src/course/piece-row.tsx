@@ -22,7 +22,7 @@ export interface PieceRowProps {
   onToggle: () => void;
   /** Goes on to the piece before or after it; where there is none, the field closes. */
   onStep?: (to: 'next' | 'previous') => void;
-  /** How much of the course it is, in points of 100. */
+  /** How much of the course it is, in percent. */
   share?: string | undefined;
   /** Where it stands, in a list that is not by category. */
   place?: string | undefined;
@@ -124,7 +124,7 @@ interface LineProps extends PieceLine {
 const Line = memo(function Line({ button, isOpen, isChosen, share, place, press, ...line }: LineProps) {
   const c = useColours();
   const due = !line.isDay && line.due !== '' && `due ${line.due}`;
-  const under = [place, share && `${share} of 100`, due, line.extra && 'extra credit']
+  const under = [place, share && `${share}% of the course`, due, line.extra && 'extra credit']
     .filter(Boolean)
     .join(' · ');
   const quiet = isQuiet(line);

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { useNow } from '../data/session';
 import { Ruler } from '../parts/ruler';
 import { Empty } from '../parts/states';
-import { Phrases } from '../parts/words';
+import { Phrases, Soft } from '../parts/words';
 import { SPACE } from '../theme/layout';
 import { AloneView } from './alone-view';
 import { ChanceView } from './chance-view';
@@ -15,7 +15,9 @@ import { useRehearsal } from './rehearsal';
 import { RehearsalBar } from './rehearsal-bar';
 import { RehearsalCompare } from './rehearsal-compare';
 import { RehearsalPanel } from './rehearsal-panel';
+import { lateWords } from './late-words';
 import type { CoursePageProps } from './scores-page';
+import { useExtent } from './use-extent';
 import { SwingBars } from './swing-bars';
 
 /** What the grade can still become, what each letter takes, and what would be if. */
@@ -55,11 +57,19 @@ export function ReachPage({ course, beside = false }: CoursePageProps) {
 
 /** The words, the cut-offs and what each letter takes. */
 function Answers({ computed }: { computed: Computed }) {
+  const extent = useExtent(computed.course);
   return (
     <View style={{ gap: SPACE.xl }}>
-      <Phrases phrases={headlinePhrases(computed.headline)} />
+      <Phrases phrases={headlinePhrases(computed.headline, extent)} />
+      <LateNote computed={computed} />
       <Ruler computed={computed} />
       <EveryLetter computed={computed} />
     </View>
   );
+}
+
+/** Which of what is open is meant as handed in today. */
+function LateNote({ computed }: { computed: Computed }) {
+  const words = lateWords(computed);
+  return words === undefined ? null : <Soft>{words}</Soft>;
 }

@@ -6,6 +6,7 @@ import {
   setting,
   statusOf,
   type Assessment,
+  type Course,
   type CourseNode,
   type Entry,
   type Try,
@@ -120,11 +121,10 @@ const PieceTry = memo(function PieceTry({ course, piece, usual, set }: PieceTryP
     setTold(kept);
     setText(kept);
   }
-  const entry = text.trim() === '' ? undefined : readEntry(text, piece, course.document.scale);
+  const entry = trialOf(text, piece, course.document);
   const type = (next: string) => {
     setText(next);
-    const read: Entry | undefined =
-      next.trim() === '' ? undefined : readEntry(next, piece, course.document.scale);
+    const read = trialOf(next, piece, course.document);
     if (read?.kind === 'unclear') return;
     const nextEntry = read && entryOf(read.set);
     setTold(nextEntry ? entryText({ ...piece, ...nextEntry } as Assessment) : '');
@@ -244,6 +244,18 @@ const TryButtons = memo(function TryButtons(props: TryButtonsProps) {
     </View>
   );
 });
+
+/** What is typed as a try. It changes no piece, so of a fraction of another whole its percent is tried. */
+function trialOf(
+  text: string,
+  piece: Assessment,
+  { scale }: Course,
+): Exclude<Entry, { kind: 'asks' }> | undefined {
+  const entry = text.trim() === '' ? undefined : readEntry(text, piece, scale);
+  if (entry?.kind !== 'asks') return entry;
+  const reading = entry.readings.find(({ possible }) => possible === undefined)!;
+  return { kind: 'set', set: reading.set, said: reading.said };
+}
 
 function entryOf({ status, score }: Extract<Entry, { kind: 'set' }>['set']): NonNullable<Try['entry']> {
   return { status, ...(score && { score }) };

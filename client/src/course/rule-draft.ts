@@ -2,7 +2,6 @@ import {
   applyEdits,
   checkCourse,
   checkEdits,
-  effectOf,
   pieces,
   statusOf,
   type Course,
@@ -16,6 +15,7 @@ import { useNow } from '../data/session';
 import { remember } from '../data/undo';
 import { useChange } from '../data/use-change';
 import { changeLines, placeWords } from './change-words';
+import { effectBetween } from './computed';
 
 const NONE: readonly Edit[] = [];
 
@@ -65,7 +65,7 @@ export function useRuleDraft(kept: StoredCourse): RuleDraft {
   );
   const drafted = fit && 'course' in fit ? fit.course : undefined;
   const effect = useMemo(
-    () => (drafted ? effectOf(document, drafted, now) : undefined),
+    () => (drafted ? effectBetween(document, drafted, now) : undefined),
     [document, drafted, now],
   );
   const edit = useCallback(
@@ -74,7 +74,7 @@ export function useRuleDraft(kept: StoredCourse): RuleDraft {
       const after = applied(document, all);
       setRefused('reason' in after ? after.reason : undefined);
       if ('reason' in after) return after.reason;
-      if (drafted || (hasScores(document) && doesSomething(effectOf(document, after.course, now))))
+      if (drafted || (hasScores(document) && doesSomething(effectBetween(document, after.course, now))))
         wait(kept.id, waiting, all, done ?? changeLines(document, edits)[0]?.what ?? document.title);
       else change(edits, done);
       return undefined;

@@ -43,7 +43,7 @@ export function RulesPage({ course: kept }: CoursePageProps) {
       </Link>
       <View style={{ gap: SPACE.s }}>
         <SectionTitle>How the whole adds up</SectionTitle>
-        <CombineRule category={root} isRoot derivation={standing} edit={edit} />
+        <CombineRule course={document} category={root} isRoot derivation={standing} edit={edit} />
         <CategoryRules category={root} isRoot standing={standing} edit={edit} />
       </View>
       <View style={{ gap: SPACE.m }}>
@@ -58,7 +58,7 @@ export function RulesPage({ course: kept }: CoursePageProps) {
       </View>
       {root.children.length > 0 && <Arrange course={document} edit={edit} />}
       <CoursePolicies policy={policy} edit={edit} />
-      <ScaleRules course={document} edit={edit} />
+      <ScaleRules id={course.id} course={document} edit={edit} />
       {root.children.length > 0 && <ReadBack course={document} />}
       <View style={{ gap: SPACE.s }}>
         <SectionTitle>Its name</SectionTitle>

@@ -1,12 +1,14 @@
-import { isDecimal, isSame, rational, type Band, type Scale } from '@fidens/core';
+import { checkScale, isDecimal, isSame, rational, type Band, type Scale } from '@fidens/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { IconButton, Text, TextInput } from 'react-native-paper';
+import { Button, IconButton, Text, TextInput } from 'react-native-paper';
 import { scalesQuery } from '../data/library';
+import { useOver } from '../data/use-over';
 import { Choice } from '../parts/choice';
 import { KeptField } from '../parts/kept-field';
 import { NumberRule } from '../parts/number-rule';
+import { Panel } from '../parts/panel';
 import { Soft } from '../parts/words';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
@@ -14,23 +16,82 @@ import { RoundRule } from './round-rule';
 import { SCALE_PRESETS } from './scale-presets';
 import { number } from './words';
 
+/** Puts a scale in force; answers why not, where it is refused. */
+export type SetScale = (scale: Scale) => string | undefined | void;
+
 interface ScaleEditorProps {
+  /** Whose scale it is: what is typed and not in force yet is kept under it. */
+  of: string;
+  /** The scale that is in force. */
   scale: Scale;
-  set: (scale: Scale) => void;
+  set: SetScale;
 }
 
-/** A grading scale with every field of it: rounding, and each band with what is wrong beside it. */
-export function ScaleEditor({ scale, set }: ScaleEditorProps) {
+/**
+ * A grading scale with every field of it. It is one thing: its bands are typed in any order, and it comes into force as soon as it is
+ * right as a whole; until then what was typed stays, with what is wrong beside it, and what holds meanwhile.
+ */
+export function ScaleEditor({ of, scale: inForce, set: putInForce }: ScaleEditorProps) {
+  const draft = useOver(`scale of ${of}`, inForce, isAlmostScale);
+  const [refused, setRefused] = useState<string>();
+  const scale = draft.mine ?? inForce;
+  const checked = checkScale(scale);
+  const set = (next: Scale) => {
+    setRefused(undefined);
+    if (isSame(next, inForce)) return draft.forget();
+    const reason = checkScale(next).ok && !draft.isStale ? (putInForce(next) ?? '') : 'waits';
+    if (reason === '') return draft.forget();
+    draft.write(next);
+    if (reason !== 'waits') setRefused(reason);
+  };
+  const keepMine = () => {
+    const reason = putInForce(scale);
+    if (reason) setRefused(reason);
+    else draft.forget();
+  };
+  const faults = new Map((checked.ok ? [] : checked.faults).map(({ at, message }) => [at, message]));
   const { round, bands } = scale;
   return (
     <View style={{ gap: SPACE.l }}>
+      {draft.mine && (
+        <Panel label="The scale is not kept yet" tone="ask">
+          <Soft>
+            {draft.isStale
+              ? 'The scale was changed elsewhere while this was typed.'
+              : (refused ?? 'Not kept yet: it is kept as soon as all cut-offs fall from the top down.')}
+          </Soft>
+          <Soft>Until then it is {bandsWords(inForce)}.</Soft>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+            {checked.ok && (
+              <Button mode="contained" compact onPress={keepMine}>
+                {draft.isStale ? 'Keep mine' : 'Try again'}
+              </Button>
+            )}
+            <Button
+              compact
+              onPress={() => {
+                setRefused(undefined);
+                draft.forget();
+              }}
+            >
+              {draft.isStale ? 'Keep theirs' : 'Discard what was typed'}
+            </Button>
+          </View>
+        </Panel>
+      )}
       <RoundRule
         of="the course"
         value={round}
         onChange={(next) => set({ ...(next && { round: next }), bands })}
       />
-      {bands.map((band) => (
-        <BandFields key={band.label} band={band} scale={scale} set={set} />
+      {bands.map((band, index) => (
+        <BandFields
+          key={index}
+          band={band}
+          scale={scale}
+          set={set}
+          wrong={faults.get(`scale.bands[${index}].from`)}
+        />
       ))}
       <NewBand scale={scale} set={set} />
     </View>
@@ -58,7 +119,7 @@ export function ScaleChoice({ label, scale, onChange }: ScaleChoiceProps) {
         ...all.map(({ id, name, scale: { bands } }) => ({
           value: id,
           label: name,
-          hint: bands.map((band) => `${band.label} from ${number(band.from)}`).join(' · '),
+          hint: bandsWords({ bands }),
         })),
         ...(chosen ? [] : [{ value: OTHER, label: 'Another' }]),
       ]}
@@ -75,13 +136,29 @@ export function ScaleChoice({ label, scale, onChange }: ScaleChoiceProps) {
 
 const OTHER = 'other';
 
+/** "A from 90 · B from 80". */
+function bandsWords({ bands }: Scale): string {
+  return bands.map((band) => `${band.label} from ${number(band.from)}`).join(' · ');
+}
+
+/** Whether something has the form of a scale, its bands in whatever order. */
+function isAlmostScale(value: unknown): value is Scale {
+  const bands = (value as Scale | null)?.bands;
+  return (
+    Array.isArray(bands) &&
+    bands.every(({ label, from }) => typeof label === 'string' && typeof from === 'string')
+  );
+}
+
 interface BandFieldsProps {
   band: Band;
   scale: Scale;
   set: (scale: Scale) => void;
+  /** What is wrong with its cut-off beside those of the others. */
+  wrong?: string | undefined;
 }
 
-function BandFields({ band, scale, set }: BandFieldsProps) {
+function BandFields({ band, scale, set, wrong }: BandFieldsProps) {
   const index = scale.bands.indexOf(band);
   const isLowest = index === scale.bands.length - 1;
   const change = (fields: { [F in keyof Band]?: Band[F] | undefined }) => {
@@ -106,7 +183,8 @@ function BandFields({ band, scale, set }: BandFieldsProps) {
             label={`Cut-off of ${band.label}`}
             shown="From %"
             value={band.from}
-            fault={(text) => cutOffFault(text, scale.bands[index - 1], scale.bands[index + 1])}
+            fault={(text) => (isDecimal(text) ? undefined : 'A percent, such as 87 or 89.5.')}
+            beside={wrong}
             onKeep={(from) => change({ from })}
             style={{ flex: 1 }}
             numeric
@@ -159,17 +237,6 @@ function labelFault(text: string, others: readonly Band[]): string | undefined {
   if (label === '') return 'A letter must not be blank.';
   if (label.length > 20) return 'At most 20 characters.';
   return others.some((other) => other.label === label) ? `${label} stands in the scale already.` : undefined;
-}
-
-/** Cut-offs fall strictly: one lies between its neighbours. */
-function cutOffFault(text: string, above: Band | undefined, below: Band | undefined): string | undefined {
-  const most = above ? ` and below ${number(above.from)}` : '';
-  const wanted = `A percent above ${number(below?.from ?? '0')}${most}.`;
-  if (!isDecimal(text)) return wanted;
-  const from = rational(text);
-  const fits =
-    from.compare(rational(below?.from ?? '0')) > 0 && (!above || from.compare(rational(above.from)) < 0);
-  return fits ? undefined : wanted;
 }
 
 function NewBand({ scale, set }: Pick<BandFieldsProps, 'scale' | 'set'>) {

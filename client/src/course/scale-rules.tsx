@@ -27,12 +27,13 @@ import { number, plural } from './words';
 import type { EditRules } from './rule-draft';
 
 interface ScaleRulesProps {
+  id: string;
   course: Course;
   edit: EditRules;
 }
 
 /** The grading scale: how the course is rounded, and where each letter starts. */
-export function ScaleRules({ course, edit }: ScaleRulesProps) {
+export function ScaleRules({ id, course, edit }: ScaleRulesProps) {
   const { scale } = course;
   const set = (next: Scale) => edit([courseSetting({ scale: next })]);
   return (
@@ -42,7 +43,7 @@ export function ScaleRules({ course, edit }: ScaleRulesProps) {
       <Fold title="Change the scale">
         <ScaleChoice label="Start from a scale" scale={scale} onChange={set} />
         <SharedScale course={course} />
-        <ScaleEditor scale={scale} set={set} />
+        <ScaleEditor of={`course ${id}`} scale={scale} set={set} />
         <KeepScale scale={scale} />
       </Fold>
     </View>

@@ -19,7 +19,7 @@ import { compute } from './computed';
 import { EffectPanel } from './effect-panel';
 import { OverTime } from './over-time';
 import { PieceRow } from './piece-row';
-import { Refused } from './record-edit';
+import { Refused, useRecordEdit } from './record-edit';
 import { useRuleDraft } from './rule-draft';
 import {
   FILTERS,
@@ -260,7 +260,8 @@ function Promised({ category, count }: { category: Category; count: number }) {
 
 function AddPiece({ course, category }: { course: StoredCourse; category: Category }) {
   const [adding, setAdding] = useState(false);
-  if (adding) return <PieceForm course={course} parent={category} onDone={() => setAdding(false)} />;
+  const { edit } = useRecordEdit(course);
+  if (adding) return <PieceForm parent={category} edit={edit} onDone={() => setAdding(false)} />;
   return (
     <Button
       icon="plus"

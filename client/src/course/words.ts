@@ -14,6 +14,7 @@ import {
   type Rational,
 } from '@fidens/core';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { decimals } from './decimals';
 import { format } from 'date-fns/format';
 
 /** A number of a document for people: shortest form, a real minus for nothing. */
@@ -21,9 +22,9 @@ export function number(text: string): string {
   return decimalText(rational(text), 6);
 }
 
-/** A fraction of one as a percent with one decimal. */
+/** A fraction of one as a percent, with the decimals that the student chose. */
 export function percent(value: Rational): string {
-  return decimalText(value.mul(HUNDRED), 1);
+  return decimalText(value.mul(HUNDRED), decimals());
 }
 
 /** The course's letter and percent in an outlook, or dashes. */
@@ -33,7 +34,10 @@ export function gradeWords(
 ): { letter: string; percent: string } {
   const worth = derivation?.worth;
   if (!worth) return { letter: '–', percent: '–' };
-  return { letter: bandOf(worth.value, letters).label, percent: shownPercent(worth.value, letters) };
+  return {
+    letter: bandOf(worth.value, letters).label,
+    percent: shownPercent(worth.value, letters, decimals()),
+  };
 }
 
 export const COMBINE_WORDS = {

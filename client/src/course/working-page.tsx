@@ -175,7 +175,7 @@ function PartLine({ part, derivation, assumption, shares }: PartLineProps) {
   const counts = role === 'regular' || role === 'extra';
   const steps = node.kind === 'piece' ? pieceSteps(node, assumption) : [];
   const opens = part.derivation !== undefined || steps.length > 0;
-  const note = noteWords(part, derivation, shares.get(part));
+  const note = noteWords(part, derivation, shares.get(part), assumption.waits);
   const cells = [
     node.name,
     worth

@@ -8,13 +8,16 @@ import {
 } from '@fidens/core';
 import { number, percent, plural } from './words';
 
-/** What there is to say of a part beside its numbers: why it counts as it does, and how much of the course it is. */
+/** What there is to say of a part beside its numbers: why it counts as it does, and how much of the whole it is. */
 export function noteWords(
   part: Part,
   derivation: Derivation,
   share: Rational | undefined,
+  isStanding: boolean,
 ): string | undefined {
-  const said = [roleWords(part, derivation), share && `${decimalText(share, 2)} of the course's 100`];
+  // In the standing the whole is what is settled, so a piece is more of it than of the course.
+  const whole = isStanding ? 'of what counts so far' : 'of the course';
+  const said = [roleWords(part, derivation), share && `${decimalText(share, 2)}% ${whole}`];
   return said.filter((words) => words !== undefined).join(' · ') || undefined;
 }
 

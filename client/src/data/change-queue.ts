@@ -19,6 +19,14 @@ export interface Waiting {
   readonly sent: boolean;
 }
 
+/** Tries after which a change that does not get through is told of; before, a quiet mark says that it is on its way. */
+const TOLD_AFTER = 3;
+
+/** Whether the student is told of a change: it needs them, or has not got through for a while. */
+export function isTold({ trouble }: Waiting): boolean {
+  return trouble !== undefined && (trouble.kind !== 'waits' || trouble.tries >= TOLD_AFTER);
+}
+
 /** What the queue works with. */
 export interface Means {
   /** Sends a change; resolves once the server has it. @throws {ApiError} */

@@ -1,4 +1,6 @@
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { parseISO } from 'date-fns/parseISO';
 import { ask } from './api';
 
 export interface Term {
@@ -27,14 +29,18 @@ export function useSaveTerm() {
   });
 }
 
-const DAY = 86_400_000;
-
 /** "week 9 of 15", or nothing where the term's days are not known or do not hold the moment. */
 export function weekOf(term: Term, now: string): string | undefined {
   if (!term.startsOn || !term.endsOn) return undefined;
-  const weeks = (from: number, to: number) => Math.floor((to - from) / DAY / 7) + 1;
-  const start = Date.parse(term.startsOn);
-  const week = weeks(start, Date.parse(now));
-  const all = weeks(start, Date.parse(term.endsOn));
+  // Days as the student's own calendar has them: a week turns at their midnight, whatever clocks do between.
+  const start = parseISO(term.startsOn);
+  const weekAt = (day: Date) => Math.floor(differenceInCalendarDays(day, start) / 7) + 1;
+  const week = weekAt(new Date(now));
+  const all = weekAt(parseISO(term.endsOn));
   return week >= 1 && week <= all ? `week ${week} of ${all}` : undefined;
+}
+
+/** Whether a term's last day is past, where it is known. */
+export function isOver({ endsOn }: Term, now: string): boolean {
+  return endsOn !== null && differenceInCalendarDays(new Date(now), parseISO(endsOn)) > 0;
 }

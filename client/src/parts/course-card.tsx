@@ -1,8 +1,10 @@
-import { headlinePhrases, shownPercent, type Headline } from '@fidens/core';
+import { headlinePhrases, shownPercent, type Extent, type Headline } from '@fidens/core';
 import { Link } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { compute, type Computed } from '../course/computed';
+import { decimals } from '../course/decimals';
+import { useExtent } from '../course/use-extent';
 import { gradeWords, number } from '../course/words';
 import type { StoredCourse } from '../data/courses';
 import { useNow } from '../data/session';
@@ -23,6 +25,7 @@ export function CourseCard({ course, compact = false, chosen = false }: CourseCa
   const c = useColours();
   const now = useNow();
   const computed = compute(course.document, now);
+  const extent = useExtent(course.document);
   const { letter } = gradeWords(computed.outlooks.standing, computed.letters);
   const framed = !compact || chosen;
   return (
@@ -52,7 +55,7 @@ export function CourseCard({ course, compact = false, chosen = false }: CourseCa
               {course.document.title}
             </Text>
             <Text variant={compact ? 'bodySmall' : 'bodyMedium'} numberOfLines={1} style={{ color: c.soft }}>
-              {compact ? shortHeadline(computed) : rangeWords(computed)}
+              {compact ? shortHeadline(computed, extent) : rangeWords(computed)}
             </Text>
           </View>
         </View>
@@ -66,7 +69,8 @@ export function CourseCard({ course, compact = false, chosen = false }: CourseCa
 /** "85.9 now · can end 52.1 to 95.2" */
 export function rangeWords({ outlooks, letters }: Computed): string {
   const { standing, floor, ceiling } = outlooks;
-  const shown = (outlook: typeof standing) => outlook.worth && shownPercent(outlook.worth.value, letters);
+  const shown = (outlook: typeof standing) =>
+    outlook.worth && shownPercent(outlook.worth.value, letters, decimals());
   const now = shown(standing);
   const low = shown(floor);
   const high = shown(ceiling);
@@ -78,6 +82,7 @@ export function rangeWords({ outlooks, letters }: Computed): string {
 function HeadlineRow({ computed }: { computed: Computed }) {
   const c = useColours();
   const { headline, course, outlooks, letters } = computed;
+  const extent = useExtent(course);
   const forecast = gradeWords(outlooks.forecast, letters);
   const about = [
     outlooks.forecast?.worth && `as it goes ${forecast.letter}`,
@@ -88,7 +93,7 @@ function HeadlineRow({ computed }: { computed: Computed }) {
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
         <HeadlineChip headline={headline} isPinned={course.target !== undefined} />
         <Text variant="bodyMedium" style={{ color: c.soft, flex: 1 }}>
-          <HeadlineWords headline={headline} />
+          <HeadlineWords headline={headline} extent={extent} />
         </Text>
       </View>
       {about.length > 0 && (
@@ -110,7 +115,7 @@ function HeadlineChip({ headline, isPinned }: { headline: Headline; isPinned: bo
   return <WordChip tone="secured">{headline.kind === 'secured' ? `✓ ${label}` : label}</WordChip>;
 }
 
-function HeadlineWords({ headline }: { headline: Headline }) {
+function HeadlineWords({ headline, extent }: { headline: Headline; extent: Extent }) {
   const { ink } = useColours();
   if (headline.kind === 'takes') {
     const { level, alone } = headline;
@@ -121,20 +126,25 @@ function HeadlineWords({ headline }: { headline: Headline }) {
       </>
     );
   }
-  if (headline.kind === 'secured') return <>needs nothing more</>;
-  return <>{textOf(headline)}</>;
+  if (headline.kind === 'secured')
+    return <>needs nothing more{extent === 'listed' && ' on what is listed'}</>;
+  return <>{textOf(headline, extent)}</>;
 }
 
-function textOf(headline: Headline): string {
-  return headlinePhrases(headline)
+function textOf(headline: Headline, extent: Extent): string {
+  return headlinePhrases(headline, extent)
     .map(({ text }) => text)
     .join('');
 }
 
-function shortHeadline({ headline }: Computed): string {
+function shortHeadline({ headline }: Computed, extent: Extent): string {
+  const listed = extent === 'listed' ? ' on what is listed' : '';
   if (headline.kind === 'takes') return `${headline.band.label} takes ${headline.level}%`;
-  if (headline.kind === 'secured') return `✓ ${headline.band.label}, needs nothing`;
-  if (headline.kind === 'settled') return `${headline.band.label}, whatever comes`;
+  if (headline.kind === 'secured') return `✓ ${headline.band.label}, needs nothing${listed}`;
+  if (headline.kind === 'settled')
+    return headline.isOpen
+      ? `${headline.band.label}, whatever comes${listed}`
+      : `${headline.band.label}${listed || ', it is over'}`;
   if (headline.kind === 'no value') return 'nothing to grade yet';
   return `${headline.band.label} ${headline.butForExtra ? 'takes extra credit' : 'is out'}`;
 }

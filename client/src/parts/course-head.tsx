@@ -1,9 +1,17 @@
-import { decimalText, headlinePhrases, settledPoints, type Course, type Phrase } from '@fidens/core';
+import {
+  decimalText,
+  headlinePhrases,
+  pooledPoints,
+  settledPoints,
+  type Course,
+  type Phrase,
+} from '@fidens/core';
 import { Link } from 'expo-router';
 import { useDeferredValue } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { compute } from '../course/computed';
+import { compute, type Computed } from '../course/computed';
+import { useExtent } from '../course/use-extent';
 import { gradeWords } from '../course/words';
 import type { StoredCourse } from '../data/courses';
 import { useNow } from '../data/session';
@@ -70,12 +78,13 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
           <Text variant="bodyMedium" style={{ color: c.soft }}>
             {wide
               ? [about, rangeWords(computed)].filter(Boolean).join(' · ')
-              : `standing · ${decimalText(settledPoints(computed.outlooks), 1)} of 100 points settled`}
+              : `standing · ${settledWords(computed)}`}
           </Text>
         </View>
       </View>
       <Ribbon
         segments={computed.segments}
+        points={pooledPoints(computed.outlooks)}
         large
         // The Reach page has the cut-offs large.
         marks={
@@ -92,8 +101,19 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
 function HeadWords({ document }: { document: Course }) {
   const now = useNow();
   const { headline } = compute(useDeferredValue(document), now);
+  const extent = useExtent(document);
   if (headline.kind === 'no value') return null;
-  return <Phrases phrases={firstSentence(headlinePhrases(headline))} variant="bodyMedium" />;
+  return <Phrases phrases={firstSentence(headlinePhrases(headline, extent))} variant="bodyMedium" />;
+}
+
+/** How much of the course is settled: in points where it pools them, else in percent of the course. */
+function settledWords({ outlooks }: Computed): string {
+  const all = pooledPoints(outlooks);
+  const { worth } = outlooks.standing;
+  if (!all) return `${decimalText(settledPoints(outlooks), 1)}% of the course settled`;
+  if (!worth) return `nothing settled of ${decimalText(all, 2)} points`;
+  const [earned, size] = [worth.value.mul(worth.size), worth.size].map((points) => decimalText(points, 2));
+  return `${earned} of ${size} points so far, ${decimalText(all, 2)} in all`;
 }
 
 function firstSentence(phrases: readonly Phrase[]): Phrase[] {

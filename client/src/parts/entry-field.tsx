@@ -8,13 +8,15 @@ import {
   type Course,
   type Edit,
   type Entry,
+  type EntryReading,
   type EntrySet,
   type Status,
 } from '@fidens/core';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState, type RefObject } from 'react';
 import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
 import { compute } from '../course/computed';
+import { lateWords } from '../course/late-words';
 import { standingChange, targetChange } from '../course/standing-change';
 import { gradeWords, number } from '../course/words';
 import type { StoredCourse } from '../data/courses';
@@ -56,16 +58,19 @@ export function EntryField({
   const now = useNow();
   const touched = typed !== undefined && text.trim() !== before;
   const entry = readEntry(text, piece, course.document.scale);
+  const late = lateWords(compute(course.document, now), piece.id);
   const states = useMemo(
     () => STATE_WORDS.map((state) => ({ ...state, effect: stateEffect(course, piece, state.status, now) })),
     [course, piece, now],
   );
 
-  const record = (set: EntrySet, possible = piece.possible, to: EntryStep = 'back') => {
+  const record = (reading: Pick<EntryReading, 'set' | 'possible'>, to: EntryStep = 'back') => {
     ended.current = true;
+    const of = reading.possible ?? piece.possible;
+    const whole = of === piece.possible ? '' : ` of ${number(of)}`;
     change(
-      [setting(piece.id, { ...set, ...(possible !== piece.possible && { possible }) })],
-      `${piece.name}: ${entryWords(set, piece)}`,
+      [settingOf(piece, reading)],
+      `${piece.name}: ${entryWords(reading.set, piece)}${whole}`,
       typed?.seen,
     );
     onDone(to);
@@ -79,12 +84,15 @@ export function EntryField({
   useLeaving(() => {
     if (ended.current || !touched || entry.kind !== 'set') return;
     ended.current = true;
-    change([setting(piece.id, { ...entry.set })], undefined, typed.seen);
+    change([settingOf(piece, entry)], undefined, typed.seen);
   });
   const end = (to: EntryStep) => {
     if (!touched) return leave(to);
-    if (entry.kind === 'set') record(entry.set, piece.possible, to);
+    if (entry.kind === 'set') record(entry, to);
+    // What can be meant in two ways is asked about; Enter leads to the question and not past it.
+    if (entry.kind === 'asks') question.current?.focus();
   };
+  const question = useRef<{ focus: () => void }>(null);
   const onKey = (key: string) => {
     if (key === 'Escape') leave('back');
     if (key === 'ArrowDown') end('next');
@@ -113,20 +121,30 @@ export function EntryField({
           of {number(piece.possible)}
         </Text>
         <View style={{ flex: 1 }} />
-        <Button mode="contained" disabled={touched && entry.kind === 'unclear'} onPress={() => end('back')}>
+        <Button mode="contained" disabled={touched && entry.kind !== 'set'} onPress={() => end('back')}>
           Done
         </Button>
       </View>
-      <Understood course={course} piece={piece} entry={entry} touched={touched} onTake={record} />
+      {late && (
+        <Text variant="bodySmall" style={{ color: c.soft }}>
+          {late}
+        </Text>
+      )}
+      <Understood
+        course={course}
+        piece={piece}
+        entry={entry}
+        touched={touched}
+        question={question}
+        onTake={record}
+      />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
         {states.map(({ word, status, effect }) => (
           <Button
             key={status}
             mode={piece.status === status ? 'contained-tonal' : 'outlined'}
             compact
-            onPress={() =>
-              record({ status, score: undefined }, piece.possible, canBeOthers ? 'next' : 'back')
-            }
+            onPress={() => record({ set: { status, score: undefined } }, canBeOthers ? 'next' : 'back')}
           >
             {word}
             {effect}
@@ -146,7 +164,7 @@ export function EntryField({
           </Button>
         )}
         {before !== '' && (
-          <Button compact onPress={() => record({ status: 'open', score: undefined })}>
+          <Button compact onPress={() => record({ set: { status: 'open', score: undefined } })}>
             nothing yet
           </Button>
         )}
@@ -160,12 +178,14 @@ interface UnderstoodProps {
   piece: Assessment;
   entry: Entry;
   touched: boolean;
-  /** Takes another reading, with the piece's possible points changed where it says so. */
-  onTake: (set: EntrySet, possible?: string) => void;
+  /** The first way of what can be meant in several. */
+  question: RefObject<{ focus: () => void } | null>;
+  /** Takes a reading, with the piece's possible points changed where it says so. */
+  onTake: (reading: EntryReading, to?: EntryStep) => void;
 }
 
 /** What was understood, what it does to the course, and a second reading where there is one. */
-function Understood({ course, piece, entry, touched, onTake }: UnderstoodProps) {
+function Understood({ course, piece, entry, touched, question, onTake }: UnderstoodProps) {
   const c = useColours();
   if (entry.kind === 'unclear') {
     return (
@@ -174,20 +194,39 @@ function Understood({ course, piece, entry, touched, onTake }: UnderstoodProps) 
       </Text>
     );
   }
+  if (entry.kind === 'asks') {
+    return (
+      <View style={{ gap: SPACE.xs, alignItems: 'flex-start' }} role="group" aria-label={entry.said}>
+        <Text variant="bodyMedium" style={{ color: c.ink }} role="alert">
+          {entry.said}
+        </Text>
+        {entry.readings.map((reading, index) => (
+          <Button
+            key={reading.said}
+            ref={index === 0 ? (question as never) : null}
+            mode="outlined"
+            compact
+            onPress={() => onTake(reading, 'next')}
+          >
+            {reading.said}
+          </Button>
+        ))}
+      </View>
+    );
+  }
   const { offer } = entry;
+  const words = course.document.scale.bands.some(({ worth }) => worth !== undefined)
+    ? 'Points, 17/20, 91%, a letter or a word. '
+    : 'Points, 17/20, 91% or a word. ';
   return (
     <View style={{ gap: SPACE.xs }} aria-live="polite">
       <Text variant="bodyMedium" style={{ color: c.soft }}>
-        {touched ? `${capital(entry.said)}. ` : 'Points, 17/20, 91%, a letter or a word. '}
-        {touched && <Effect course={course} edits={[setting(piece.id, { ...entry.set })]} />}
+        {touched ? `${capital(entry.said)}. ` : words}
+        {touched && <Effect course={course} edits={[settingOf(piece, entry)]} />}
       </Text>
       {touched && offer && (
-        <Button
-          compact
-          style={{ alignSelf: 'flex-start' }}
-          onPress={() => onTake(offer.set, offer.kind === 'possible' ? offer.possible : undefined)}
-        >
-          {offer.kind === 'letter' ? `Or take it as ${offer.said}` : offer.said}
+        <Button compact style={{ alignSelf: 'flex-start' }} onPress={() => onTake(offer)}>
+          Or take it as {offer.said}
         </Button>
       )}
     </View>
@@ -218,6 +257,15 @@ function Effect({ course, edits }: { course: StoredCourse; edits: readonly Edit[
       {target && `. ${target}`}
     </Text>
   );
+}
+
+/** The edit that records a reading. What the piece is out of is known from then on, where it was written. */
+function settingOf(piece: Assessment, { set, possible }: Pick<EntryReading, 'set' | 'possible'>): Edit {
+  const isWritten = possible !== undefined;
+  return setting(piece.id, {
+    ...set,
+    ...(isWritten && { possible, ...(piece.presumed && { presumed: undefined }) }),
+  });
 }
 
 function entryWords({ status, score }: EntrySet, piece: Assessment): string {

@@ -15,6 +15,8 @@ interface KeptFieldProps {
   style: object;
   numeric?: boolean;
   autoFocus?: boolean;
+  /** What is wrong with it beside the others, where it is right by itself. */
+  beside?: string | undefined;
   /** What is typed and right, before it is kept; nothing once the field is left. */
   onType?: ((text: string | undefined) => void) | undefined;
 }
@@ -35,11 +37,13 @@ export function KeptField({
   style,
   numeric = false,
   autoFocus = false,
+  beside,
   onType,
 }: KeptFieldProps) {
   const c = useColours();
   const read = numeric ? readNumber : undefined;
-  const { text, wrong, meanwhile, type, keep } = useKept({ value, fault, read, onKeep });
+  const { text, wrong: own, meanwhile, type, keep } = useKept({ value, fault, read, onKeep });
+  const wrong = own ?? beside;
   const leave = () => {
     onType?.(undefined);
     keep();

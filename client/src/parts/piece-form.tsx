@@ -6,8 +6,7 @@ import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { newId } from '../course/new-id';
 import { seriesOf, seriesWords } from '../course/series';
-import type { StoredCourse } from '../data/courses';
-import { useChange } from '../data/use-change';
+import type { EditRules } from '../course/rule-draft';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
 import { DayField, endOfDay } from './day-field';
@@ -54,21 +53,22 @@ const formSchema = Joi.object({
 const EMPTY: Fields = { name: '', possible: '', weight: '', day: '', pieces: '1', every: '7' };
 
 interface PieceFormProps {
-  course: StoredCourse;
   parent: Category;
+  edit: EditRules;
   onDone: () => void;
 }
 
 /** A new piece: its name, its possible points, its due day and, where pieces have one, its weight; or a whole series of them. */
-export function PieceForm({ course, parent, onDone }: PieceFormProps) {
+export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
   const c = useColours();
-  const change = useChange(course);
   const hasWeight = parent.combine === 'weights';
   const last = parent.children.filter((child): child is Assessment => child.kind === 'assessment').at(-1);
-  const { control, handleSubmit, reset, setFocus } = useForm<Fields>({
+  const { control, handleSubmit, reset, setFocus, formState } = useForm<Fields>({
     resolver: joiResolver(formSchema, JOI_OPTIONS),
     defaultValues: { ...EMPTY, possible: last?.possible ?? '100' },
   });
+  // Until somebody says what a piece is out of, here or in the piece before it, that is only the default.
+  const isSaid = formState.dirtyFields.possible || (last !== undefined && !last.presumed);
   const add = (then: (possible: string) => void) =>
     void handleSubmit(({ name, possible, weight, day, pieces, every }) => {
       const made = seriesOf({ name, pieces: Number(pieces), day, every: Number(every) }, parent);
@@ -77,10 +77,11 @@ export function PieceForm({ course, parent, onDone }: PieceFormProps) {
         id: newId(),
         name: piece.name,
         possible,
+        ...(!isSaid && { presumed: true }),
         ...(weight && { weight }),
         ...(piece.day && { due: endOfDay(piece.day) }),
       }));
-      change(
+      edit(
         nodes.map((node): Edit => ({ op: 'add', parent: parent.id, node })),
         nodes.length > 1 ? `${nodes.length} pieces added` : undefined,
       );

@@ -1,4 +1,4 @@
-import { decimalText, ZERO, type Rational, type Segment } from '@fidens/core';
+import { decimalText, HUNDRED, rational, ZERO, type Rational, type Segment } from '@fidens/core';
 import { memo, useId, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -15,6 +15,8 @@ interface RibbonProps {
   of?: number;
   /** Above a large one: the cut-offs, and what floor and ceiling are. */
   marks?: Marks | undefined;
+  /** The points in all of a course that pools them: then points are spoken of, else percents of the course. */
+  points?: Rational | undefined;
   /** The same course as it is recorded, where what is shown is tried: what was earned by trying stands apart. */
   recorded?: readonly Segment[];
 }
@@ -34,7 +36,8 @@ const LEGIBLE = 40;
 const ROOMY = 96;
 
 /** The course as a bar of 100 points: earned, lost and still open, category by category. */
-export function Ribbon({ segments, large = false, of = 0, marks, recorded }: RibbonProps) {
+export function Ribbon({ segments, large = false, of = 0, marks, points, recorded }: RibbonProps) {
+  const say = sayer(points);
   const [width, setWidth] = useState(0);
   const placed = place(segments, width, of, recorded);
   const height = large ? 24 : 12;
@@ -45,21 +48,31 @@ export function Ribbon({ segments, large = false, of = 0, marks, recorded }: Rib
     <View
       {...(parts
         ? { role: 'group', 'aria-label': 'Course points' }
-        : { role: 'img', 'aria-label': ribbonWords(segments) })}
+        : { role: 'img', 'aria-label': ribbonWords(segments, say) })}
       onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
       // Until its width is known it takes the room that it will need: what stands below must not move under a finger.
       style={{ minHeight: width === 0 ? top + height + names : height }}
     >
       {width > 0 && marks && <RibbonMarks marks={marks} width={width} total={totalOf(segments, of)} />}
       {width > 0 && <Bars placed={placed} width={width} height={height} />}
-      {large && width > 0 && <Names placed={placed} withPoints={of === 0} />}
-      {parts && width > 0 && <Parts placed={placed} top={top} height={height + names} />}
+      {large && width > 0 && <Names placed={placed} withPoints={of === 0} say={say} />}
+      {parts && width > 0 && <Parts placed={placed} top={top} height={height + names} say={say} />}
     </View>
   );
 }
 
 /** Each part of the ribbon, to be touched or reached with the keyboard: it says what it is. */
-function Parts({ placed, top, height }: { placed: readonly Placed[]; top: number; height: number }) {
+function Parts({
+  placed,
+  top,
+  height,
+  say,
+}: {
+  placed: readonly Placed[];
+  top: number;
+  height: number;
+  say: Say;
+}) {
   const { primary } = useColours();
   const [told, setTold] = useState<string>();
   const segment = placed.find((each) => each.segment.id === told)?.segment;
@@ -72,7 +85,7 @@ function Parts({ placed, top, height }: { placed: readonly Placed[]; top: number
             key={part.id}
             role="button"
             aria-expanded={isTold}
-            aria-label={segmentWords(part)}
+            aria-label={segmentWords(part, say)}
             onPress={() => setTold(isTold ? undefined : part.id)}
             style={{
               position: 'absolute',
@@ -88,7 +101,7 @@ function Parts({ placed, top, height }: { placed: readonly Placed[]; top: number
       })}
       {segment && (
         <Text variant="bodySmall" aria-live="polite" style={{ marginTop: SPACE.xs }}>
-          {segmentWords(segment)}.
+          {segmentWords(segment, say)}.
         </Text>
       )}
     </>
@@ -206,7 +219,7 @@ function namesHeight(withPoints: boolean): number {
   return withPoints ? 38 : 18;
 }
 
-function Names({ placed, withPoints }: { placed: readonly Placed[]; withPoints: boolean }) {
+function Names({ placed, withPoints, say }: { placed: readonly Placed[]; withPoints: boolean; say: Say }) {
   const { soft, ink } = useColours();
   const legible = placed.filter(({ width }) => width >= LEGIBLE);
   // A few names among many segments would only seem to name the rest.
@@ -216,11 +229,11 @@ function Names({ placed, withPoints }: { placed: readonly Placed[]; withPoints: 
       {legible.map(({ segment, x, width }) => (
         <View key={segment.id} style={{ position: 'absolute', left: x + 2, width: width - 2 }}>
           <Text variant="labelSmall" numberOfLines={1} style={{ color: soft }}>
-            {segment.name} {segment.extra ? '+' : decimalText(segment.share, 1)}
+            {segment.name} {segment.extra ? '+' : say.amount(segment.share)}
           </Text>
           {withPoints && (
             <Text variant="labelSmall" numberOfLines={1} style={{ color: ink, fontFamily: TEXT_STRONG }}>
-              {pointsWords(segment, width >= ROOMY)}
+              {pointsWords(segment, width >= ROOMY, say)}
             </Text>
           )}
         </View>
@@ -268,20 +281,43 @@ function outline(x: number, y: number, width: number, height: number, radius: nu
   );
 }
 
-function pointsWords({ earned, open }: Segment, roomy: boolean): string {
-  if (earned.n === 0n) return open.n > 0n && roomy ? 'nothing yet' : '0';
-  return open.n === 0n || !roomy
-    ? decimalText(earned, 1)
-    : `${decimalText(earned, 1)} + ${decimalText(open, 1)} open`;
+/** How amounts of the course are said: in its points, where it pools them, else in percents of it. */
+interface Say {
+  /** An amount of course points, of which there are 100. */
+  readonly amount: (points: Rational) => string;
+  /** What the whole is called. */
+  readonly whole: string;
+}
+
+function sayer(points: Rational | undefined): Say {
+  if (!points) return { amount: (amount) => decimalText(amount, 1), whole: '100' };
+  return {
+    amount: (amount) => decimalText(amount.mul(points).div(HUNDRED), 1),
+    whole: `${decimalText(points, 2)} points`,
+  };
+}
+
+function pointsWords({ earned, lost, open }: Segment, roomy: boolean, { amount }: Say): string {
+  // Nothing settled is not a score of 0.
+  if (earned.n === 0n && lost.n === 0n) return roomy ? 'nothing yet' : 'open';
+  return open.n === 0n || !roomy ? amount(earned) : `${amount(earned)} + ${amount(open)} open`;
 }
 
 /** The ribbon for those who hear it. */
-function ribbonWords(segments: readonly Segment[]): string {
-  const words = segments.filter((segment) => whole(segment).n > 0n).map(segmentWords);
+function ribbonWords(segments: readonly Segment[], say: Say): string {
+  const words = segments
+    .filter((segment) => whole(segment).n > 0n)
+    .map((segment) => segmentWords(segment, say));
   return words.length === 0 ? 'No points are set yet.' : `Course points. ${words.join('; ')}.`;
 }
 
-function segmentWords({ name, share, earned, lost, open, extra }: Segment): string {
-  const points = `${decimalText(earned, 1)} earned, ${decimalText(lost, 1)} lost, ${decimalText(open, 1)} open`;
-  return extra ? `${name}, extra credit: ${points}` : `${name}, ${decimalText(share, 1)} of 100: ${points}`;
+/** A segment in words, its parts rounded so that they add up to the whole that is said. */
+function segmentWords({ name, share, earned, lost, open, extra }: Segment, say: Say): string {
+  const sums = [earned, earned.add(lost), earned.add(lost).add(open)].map((sum) => rational(say.amount(sum)));
+  const [first, second, third] = sums as [Rational, Rational, Rational];
+  const [a, b, c] = [first, second.sub(first), third.sub(second)].map((part) => decimalText(part, 1));
+  const points = `${a} earned, ${b} lost, ${c} open`;
+  return extra
+    ? `${name}, extra credit: ${points}`
+    : `${name}, ${say.amount(share)} of ${say.whole}: ${points}`;
 }

@@ -1,10 +1,11 @@
-import { decimalText, HUNDRED, type BandReach, type Rational } from '@fidens/core';
+import { HUNDRED, type BandReach, type Rational } from '@fidens/core';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import type { Computed } from '../course/computed';
 import { AxisText } from './axis-text';
 import { isTarget } from '../course/every-letter';
+import { percent } from '../course/words';
 import { TEXT_STRONG, useColours } from '../theme/paper-theme';
 
 const FLAG = 18;
@@ -187,7 +188,7 @@ function percentOf(value: Rational | undefined, otherwise: number): number {
 }
 
 function rulerWords({ outlooks: { standing, floor, ceiling }, reach }: Computed): string {
-  const words = (value: Rational | undefined) => (value ? decimalText(value.mul(HUNDRED), 1) : 'nothing yet');
+  const words = (value: Rational | undefined) => (value ? percent(value) : 'nothing yet');
   const bands = reach.map(({ band, state }) => `${band.label} from ${band.from} ${state}`).join(', ');
   return `Standing ${words(standing.worth?.value)}, can end from ${words(floor.worth?.value)} to ${words(ceiling.worth?.value)}. ${bands}.`;
 }

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
+import { isTold } from '../data/change-queue';
 import { useWaiting } from '../data/queue';
 import { useSaving } from '../data/use-saving';
 import { SPACE } from '../theme/layout';
@@ -10,9 +11,9 @@ export function SavingMark() {
   const c = useColours();
   useSaving();
   const waiting = useWaiting();
-  // What waits for the student's answer is told of elsewhere.
-  const decided = waiting.filter(({ trouble }) => trouble === undefined || trouble.kind === 'waits');
-  if (decided.length === 0) return null;
+  // What does not get through, and what waits behind it, is told of elsewhere.
+  const told = new Set(waiting.filter(isTold).map(({ change }) => change.courseId));
+  if (waiting.every(({ change }) => told.has(change.courseId))) return null;
   const isTryingAgain = waiting.some(({ trouble }) => trouble !== undefined);
   return (
     <View

@@ -5,19 +5,12 @@ import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { ApiError, reasonOf } from '../data/api';
-import type { Trouble, Waiting } from '../data/change-queue';
+import { isTold, type Waiting } from '../data/change-queue';
 import { giveUp, keepMine, keepTheirs, takeBackLast, tryAgain } from '../data/course-changes';
 import { useCourse } from '../data/courses';
 import { changeQueue, useWaiting } from '../data/queue';
 import { SPACE } from '../theme/layout';
 import { useColours } from '../theme/paper-theme';
-
-/** Tries after which a change that does not get through is told of; before, a quiet mark says that it is on its way. */
-const TOLD_AFTER = 3;
-
-function isTold(trouble: Trouble | undefined): boolean {
-  return trouble !== undefined && (trouble.kind !== 'waits' || trouble.tries >= TOLD_AFTER);
-}
 
 /** Tells of changes that the server has not taken, course by course, and gives the ways on. Nothing typed is lost meanwhile. */
 export function UnsavedNotice() {
@@ -26,7 +19,7 @@ export function UnsavedNotice() {
   const courses = [...new Set(waiting.map(({ change }) => change.courseId))];
   const stopped = courses.flatMap((courseId) => {
     const own = waiting.filter(({ change }) => change.courseId === courseId);
-    return isTold(own[0]!.trouble) ? [own] : [];
+    return isTold(own[0]!) ? [own] : [];
   });
   if (stopped.length === 0) return null;
   return (

@@ -60,7 +60,7 @@ function Categories({
   const { standing } = compute(document, now).outlooks;
   return (
     <View style={{ gap: SPACE.m }}>
-      <CombineRule category={root} isRoot derivation={standing} edit={edit} />
+      <CombineRule course={document} category={root} isRoot derivation={standing} edit={edit} />
       <CategoryList course={document} standing={standing} edit={edit} brief onWeight={onWeight} />
     </View>
   );
@@ -107,7 +107,7 @@ function CategoryPieces({ draft: { course, edit }, category }: StepProps & { cat
         />
       )}
       {isAdding ? (
-        <PieceForm course={course} parent={category} onDone={() => setIsAdding(false)} />
+        <PieceForm parent={category} edit={edit} onDone={() => setIsAdding(false)} />
       ) : (
         <Button
           icon="plus"

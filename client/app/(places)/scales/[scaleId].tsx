@@ -1,16 +1,17 @@
-import { checkCourse, checkScale, effectOf, isSame, type Course, type Scale } from '@fidens/core';
+import { checkCourse, checkScale, isSame, type Course, type Scale } from '@fidens/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useLocalSearchParams, useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { placeWords } from '../../../src/course/change-words';
+import { effectBetween } from '../../../src/course/computed';
 import { ChangeRow, gradeText } from '../../../src/course/effect-panel';
 import { ScaleEditor } from '../../../src/course/scale-editor';
 import { ScaleRead } from '../../../src/course/scale-rules';
 import { plural } from '../../../src/course/words';
 import { reasonOf } from '../../../src/data/api';
 import type { StoredCourse } from '../../../src/data/courses';
-import { useKeptState } from '../../../src/data/kept-state';
+import { useOver } from '../../../src/data/use-over';
 import {
   scalesQuery,
   useChangeScale,
@@ -73,14 +74,17 @@ function EditScale({ kept }: { kept: LibraryScale }) {
   const c = useColours();
   const using = useCoursesWith(kept.scale);
   const change = useChangeScale();
-  const [draft, setDraft, forget] = useKeptState(`scale ${kept.id} ${kept.version}`, kept.scale, isScale);
-  const save = (fields: Partial<LibraryScale>) => change.mutate({ ...kept, ...fields });
+  const overlay = useOver(`shared scale ${kept.id}`, kept.scale, isScale);
+  const draft = overlay.mine ?? kept.scale;
+  const save = (fields: Partial<LibraryScale>, onSuccess?: () => void) =>
+    change.mutate({ ...kept, ...fields }, onSuccess && { onSuccess });
   const set = (scale: Scale) => {
-    setDraft(scale);
+    if (isSame(scale, kept.scale)) return overlay.forget();
+    overlay.write(scale);
     // Where no course has it there is nothing to show first.
-    if (using.length === 0) save({ scale });
+    if (using.length === 0 && !overlay.isStale) save({ scale }, overlay.forget);
   };
-  const waits = using.length > 0 && !isSame(draft, kept.scale);
+  const waits = overlay.mine !== undefined && (using.length > 0 || overlay.isStale);
   return (
     <View style={{ gap: SPACE.xl }}>
       <View style={{ gap: SPACE.s }}>
@@ -92,7 +96,7 @@ function EditScale({ kept }: { kept: LibraryScale }) {
       <KeptField
         label="Name of the scale"
         shown="Name"
-        value={kept.name}
+        value={(change.isPending && change.variables.name) || kept.name}
         fault={(text) =>
           text.trim() === '' || text.trim().length > 100 ? 'A name of at most 100 characters.' : undefined
         }
@@ -102,7 +106,7 @@ function EditScale({ kept }: { kept: LibraryScale }) {
       <ScaleRead scale={draft} />
       <View style={{ gap: SPACE.m }}>
         <SectionTitle>Change it</SectionTitle>
-        <ScaleEditor scale={draft} set={set} />
+        <ScaleEditor of={`library ${kept.id}`} scale={draft} set={set} />
       </View>
       {change.error && (
         <Text variant="bodyMedium" role="alert" style={{ color: c.error }}>
@@ -114,11 +118,9 @@ function EditScale({ kept }: { kept: LibraryScale }) {
           using={using}
           scale={draft}
           busy={change.isPending}
-          onKeep={() => change.mutate({ ...kept, scale: draft }, { onSuccess: forget })}
-          onDiscard={() => {
-            setDraft(kept.scale);
-            forget();
-          }}
+          isStale={overlay.isStale}
+          onKeep={() => save({ scale: draft }, overlay.forget)}
+          onDiscard={overlay.forget}
         />
       )}
       <DeleteScale kept={kept} />
@@ -136,12 +138,14 @@ interface EffectsProps {
   using: readonly StoredCourse[];
   scale: Scale;
   busy: boolean;
+  /** Another device has changed the scale since this was typed. */
+  isStale: boolean;
   onKeep: () => void;
   onDiscard: () => void;
 }
 
 /** What the changed scale does to every course that has it, before it is kept for all of them. */
-function Effects({ using, scale, busy, onKeep, onDiscard }: EffectsProps) {
+function Effects({ using, scale, busy, isStale, onKeep, onDiscard }: EffectsProps) {
   const c = useColours();
   const now = useNow();
   const effects = using.map(({ id, document }) => {
@@ -149,13 +153,15 @@ function Effects({ using, scale, busy, onKeep, onDiscard }: EffectsProps) {
     const reason = faultOf(after);
     const standing = reason
       ? undefined
-      : effectOf(document, after, now).outlooks.find(({ name }) => name === 'standing');
+      : effectBetween(document, after, now).outlooks.find(({ name }) => name === 'standing');
     return { id, title: document.title, reason, standing };
   });
   const fits = effects.every(({ reason }) => reason === undefined);
   return (
     <Panel label="Effect of the changed scale" tone="ask" sticky>
-      <Soft>Not kept yet</Soft>
+      <Soft>
+        {isStale ? 'This scale was changed on another device while this was typed.' : 'Not kept yet'}
+      </Soft>
       {effects.map(({ id, title, reason, standing }) =>
         reason ? (
           <Text key={id} variant="bodyMedium" role="alert" style={{ color: c.error }}>
@@ -173,11 +179,11 @@ function Effects({ using, scale, busy, onKeep, onDiscard }: EffectsProps) {
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         {fits && (
           <Button mode="contained" loading={busy} onPress={onKeep}>
-            Keep for {plural(using.length, 'course')}
+            {isStale ? 'Keep mine' : `Keep for ${plural(using.length, 'course')}`}
           </Button>
         )}
         <Button mode="outlined" onPress={onDiscard}>
-          Discard
+          {isStale ? 'Keep theirs' : 'Discard'}
         </Button>
       </View>
     </Panel>

@@ -41,7 +41,7 @@ export default function CourseScreen() {
       <Page>
         <CourseHead course={course} page={page} />
         {page !== 'rules' && <WaitingRules course={course} />}
-        <Main course={course} />
+        <Main key={course.id} course={course} />
       </Page>
     );
   }
@@ -52,7 +52,7 @@ export default function CourseScreen() {
         <Page most={760}>
           <CourseHead course={course} page={page} />
           {page !== 'rules' && <WaitingRules course={course} />}
-          <Main course={course} />
+          <Main key={course.id} course={course} />
         </Page>
       </View>
       <Aside label={`${BESIDE[page]}, beside`}>
