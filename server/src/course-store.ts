@@ -167,9 +167,9 @@ export async function changeCourse(
   courseId: string,
   request: ChangeRequest,
 ): Promise<Changed> {
-  const locked = await coursesOf(transaction, userId).findById(courseId).forUpdate();
+  const locked = await coursesOf(transaction, userId).findById(courseId).forUpdate().withGraphFetched(GRAPH);
   if (!locked) return { kind: 'not found' };
-  const course = (await findCourse(transaction, userId, courseId))!;
+  const course = toStored(locked);
   const repeated = await CourseChange.query(transaction).findById([courseId, request.id]);
   if (repeated) return { kind: 'changed', course };
   const { edits, saw } = request;
