@@ -17,7 +17,7 @@ test('a save that fails keeps what was typed, says so, and is made when the data
   await expect(page.getByText(/It is kept in this browser, and sent again by itself/)).toBeVisible();
   await expectAccessible(page);
   fidens.restartDatabase();
-  await expect(page.getByText('Not saved yet')).toBeHidden({ timeout: 25_000 });
+  await expect(page.getByText('Not saved yet')).toBeHidden();
   await settled(page);
   await page.reload();
   await expect(page.getByRole('button', { name: /^Eelgrass survey: 16 \/ 20/ })).toBeVisible();
@@ -158,9 +158,7 @@ test('without a network recording goes on, and all of it is saved when it is bac
   await record(page, 'Tidal creek log', '12');
   await expect(page.getByText('Not saved yet', { exact: false }).first()).toBeVisible();
   await context.setOffline(false);
-  await expect(other.getByRole('button', { name: /^Eelgrass survey: 16 \/ 20/ })).toBeVisible({
-    timeout: 25_000,
-  });
+  await expect(other.getByRole('button', { name: /^Eelgrass survey: 16 \/ 20/ })).toBeVisible();
   await expect(other.getByRole('button', { name: /^Tidal creek log: 12 \/ 20/ })).toBeVisible();
   await record(other, 'Tidal creek log', '13');
   await expect(page.getByRole('button', { name: /^Tidal creek log: 13 \/ 20/ })).toBeVisible();

@@ -73,7 +73,7 @@ export const test = base.extend<object, { fidens: Fidens }>({
       await use(fidens);
       await fidens.stop();
     },
-    { scope: 'worker', timeout: 60_000 },
+    { scope: 'worker', timeout: 240_000 },
   ],
   baseURL: async ({ fidens }, use) => use(fidens.url),
 });

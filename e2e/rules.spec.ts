@@ -25,7 +25,7 @@ test('a rule of a course with scores shows what it does, and waits to be kept or
   await expect(page.getByText('Dropped now: Dune profile.')).toBeVisible();
   await fill(page, 'How many of the lowest to drop in Field logs', '2');
   const effect = effectOf(page);
-  await expect(effect.getByText('88.7 B+ → 89.4 B+')).toBeVisible();
+  await expect(effect.getByText('88.7 B+ → 89.45 B+')).toBeVisible();
   await expect(page.getByText('Dropped now: Mudflat transect, Dune profile.')).toBeVisible();
   await effect.getByRole('button', { name: 'What changes' }).click();
   await expect(effect.getByText('1 piece counts otherwise')).toBeVisible();
@@ -99,7 +99,7 @@ test('the scale is changed band by band, and says what is wrong beside the band'
   await page.getByRole('button', { name: 'Change the scale' }).click();
   await fill(page, 'Cut-off of B+', '95');
   await expect(page.getByRole('group', { name: 'Band B+' }).getByRole('alert')).toContainText(
-    'A percent above',
+    'must be below the band before it (90)',
   );
   await page.getByLabel('Cut-off of B+').fill('89.5');
   await page.keyboard.press('Enter');
@@ -246,13 +246,13 @@ test('changed rules that wait outlive the window, and the last change is undone 
   await openPage(page, 'Rules');
   await fill(page, 'How many of the lowest to drop in Field logs', '2');
   const effect = effectOf(page);
-  await expect(effect.getByText('88.7 B+ → 89.4 B+')).toBeVisible();
+  await expect(effect.getByText('88.7 B+ → 89.45 B+')).toBeVisible();
   await page.reload();
-  await expect(effect.getByText('88.7 B+ → 89.4 B+')).toBeVisible();
+  await expect(effect.getByText('88.7 B+ → 89.45 B+')).toBeVisible();
   await fill(page, 'How many of the lowest to drop in Field logs', '3');
   await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('Control+z');
-  await expect(effect.getByText('88.7 B+ → 89.4 B+')).toBeVisible();
+  await expect(effect.getByText('88.7 B+ → 89.45 B+')).toBeVisible();
   await effect.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByRole('heading', { level: 1, name: /standing 89\.4/ })).toBeVisible();
 

@@ -8,6 +8,7 @@ import {
   partAsCourse,
   pointsToGo,
   shownLevel,
+  shownPercent,
   thresholdOf,
   type BandReach,
   type Category,
@@ -25,6 +26,7 @@ import { KeptField } from '../parts/kept-field';
 import { SectionTitle, Soft, WordChip } from '../parts/words';
 import { SPACE } from '../theme/layout';
 import { TEXT_STRONG, useColours } from '../theme/paper-theme';
+import { decimals } from './decimals';
 import { compute, type Computed } from './computed';
 import { gradeWords, number, percent } from './words';
 
@@ -151,9 +153,9 @@ function takesWords(
   if (entry.state === 'out') {
     const best = outlooks.ceiling.worth!.value;
     if (isInCeiling(outlooks, entry.band))
-      return `only with extra credit: with all of it, full marks end at ${percent(best)}`;
+      return `only with extra credit: with all of it, full marks end at ${shownPercent(best, letters, decimals())}`;
     const short = thresholdOf(fractionOfPercent(entry.band.from), letters).least.sub(best);
-    return `full marks end at ${percent(best)}, ${percent(short)} short of it`;
+    return `full marks end at ${shownPercent(best, letters, decimals())}, ${percent(short)} short of it`;
   }
   return [
     togo && `${decimalText(togo.more(entry.band), 6)} more of the ${togo.open} points that are open`,

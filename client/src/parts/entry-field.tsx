@@ -203,7 +203,7 @@ function Understood({ course, piece, entry, touched, question, onTake }: Underst
         {entry.readings.map((reading, index) => (
           <Button
             key={reading.said}
-            ref={index === 0 ? (question as never) : null}
+            {...(index === 0 && { touchableRef: question as never })}
             mode="outlined"
             compact
             onPress={() => onTake(reading, 'next')}
