@@ -1,9 +1,11 @@
 import {
   answer,
   decimalText,
+  handedInNow,
   HUNDRED,
   OUTLOOKS,
   outlooks,
+  pieces,
   pieceSteps,
   sharesOf,
   type Answer,
@@ -21,7 +23,9 @@ import {
  * working of the standing.
  */
 export function report(course: Course, now: string, piece?: string): string {
-  const given = answer(course, now, piece);
+  // As on every screen: what is past due under a late rule is asked for as late as it would be.
+  const { course: meant, late } = handedInNow(course, now);
+  const given = answer(meant, now, piece);
   const { standing } = outlooks(course, now);
   const working: Working = {
     assumption: { valueOf: () => undefined, waits: true },
@@ -30,6 +34,10 @@ export function report(course: Course, now: string, piece?: string): string {
   return [
     course.title,
     ...OUTLOOKS.map((name) => `  ${name.padEnd(9)} ${gradeText(given[name])}`),
+    ...section(
+      'Past due, and meant as handed in now',
+      pieces(course).flatMap(({ id, name }) => (late.has(id) ? [`  ${name}`] : [])),
+    ),
     ...section('What each letter takes on all open work', given.reach.map(bandLine)),
     ...section('What each letter takes of one piece', solveLines(given.solve)),
     ...section('To look at', given.problems.map(problemLine)),
@@ -107,7 +115,7 @@ function partLines(part: Part, working: Working, depth: number): string[] {
   const value = worth ? percent(worth.value) : withoutValue(part);
   const ofCourse = working.shares.get(part);
   const share = counts
-    ? `counts ${decimalText(part.below, 6)}${ofCourse ? ` (${decimalText(ofCourse, 2)} of the course's 100)` : ''}`
+    ? `counts ${decimalText(part.below, 6)}${ofCourse ? ` (${decimalText(ofCourse, 2)}% of what counts so far)` : ''}`
     : role;
   const steps =
     node.kind === 'piece'

@@ -38,15 +38,36 @@ describe('an entry', () => {
   );
 
   it('of a letter without worth says why it is no score', () => {
-    expect(read('C')).toEqual({ kind: 'unclear', said: expect.stringContaining('C has no worth') });
+    expect(read('C')).toEqual({
+      kind: 'unclear',
+      said: expect.stringMatching(/C cannot be a score yet.*under Rules/),
+    });
   });
 
-  it('over another whole is taken as its percent, and offers to change the whole', () => {
+  it('over another whole than the one that was chosen is asked about: its percent, or another whole', () => {
     const entry = read('27/30');
-    expect(recorded(entry)).toEqual({ status: 'scored', score: { percent: '90' } });
+    expect(recorded(entry)).toBeUndefined();
     expect(entry).toMatchObject({
-      offer: { kind: 'possible', possible: '30', set: { status: 'scored', score: { points: '27' } } },
+      kind: 'asks',
+      readings: [
+        { possible: '30', set: { status: 'scored', score: { points: '27' } } },
+        { set: { status: 'scored', score: { percent: '90' } } },
+      ],
     });
+  });
+
+  it('over a whole that nobody has said yet says it: what the teacher wrote wins', () => {
+    const presumed = open('100', { presumed: true });
+    const entry = read('8/10', presumed);
+    expect(entry).toMatchObject({ kind: 'set', possible: '10', said: '8 of 10, 80%' });
+    expect(recorded(entry)).toEqual({ status: 'scored', score: { points: '8' } });
+    expect(read('80/100', presumed)).toMatchObject({ kind: 'set', possible: '100' });
+  });
+
+  it.each(['17 20', '1 7', '17  20 '])('%j is two numbers, and not one of them is guessed', (text) => {
+    const entry = read(text);
+    expect(entry.kind).toBe('unclear');
+    expect(entry.said).toMatch(/is two numbers/);
   });
 
   it('over the same whole written otherwise is points', () => {
@@ -67,7 +88,7 @@ describe('an entry', () => {
     const entry = read('6', piece, grades);
     expect(recorded(entry)).toEqual({ status: 'scored', score: { points: '6' } });
     expect(entry).toMatchObject({
-      offer: { kind: 'letter', set: { status: 'scored', score: { label: '6' } } },
+      offer: { set: { status: 'scored', score: { label: '6' } } },
     });
   });
 

@@ -79,8 +79,10 @@ describe('a shown percent', () => {
     shownPercent(rational(text).div(HUNDRED), lettersOf(scale));
 
   it('never seems to reach a cut-off that it misses', () => {
-    expect(shown('79.96')).toBe('79.9');
-    expect(shown('79.999999')).toBe('79.9');
+    expect(shown('79.96')).toBe('79.96');
+    expect(shown('79.9612')).toBe('79.96');
+    expect(shown('79.9999')).toBe('79.9999');
+    expect(shown('79.999999')).toBe('just below 80');
     expect(shown('80')).toBe('80.0');
     expect(shown('84.74')).toBe('84.7');
   });
@@ -93,17 +95,18 @@ describe('a shown percent', () => {
       ],
     };
     expect(shown('79.96', odd)).toBe('80.0');
-    expect(shown('79.959', odd)).toBe('79.9');
+    expect(shown('79.959', odd)).toBe('79.959');
   });
 
   it('knows where rounding puts the border', () => {
     const rounded: Scale = { ...LETTERS, round: { step: '1', mode: 'half-up' } };
-    expect(shown('79.46', rounded)).toBe('79.4');
+    expect(shown('79.46', rounded)).toBe('79.46');
     expect(shown('79.5', rounded)).toBe('79.5');
   });
 
-  it('has one decimal where that is honest', () => {
+  it('has the decimals that are asked for where that is honest', () => {
     expect(shownPercent(ZERO, letters)).toBe('0.0');
+    expect(shownPercent(rational('0.84736'), letters, 2)).toBe('84.74');
   });
 });
 
@@ -199,7 +202,7 @@ describe('the headline', () => {
   });
 
   it('says when nothing can change any more', () => {
-    expect(say(course([scored('95', '100')]))).toBe('Whatever comes, this is A.');
+    expect(say(course([scored('95', '100')]))).toBe('It is over, nothing is open any more: A.');
   });
 
   it('keeps to a target: secured, or out', () => {
