@@ -196,7 +196,7 @@ test('the Scores page says what is dropped now, narrows its list, and draws the 
   ).toBeVisible();
   const table = page.getByRole('table', { name: 'The standing after each piece' });
   await expect(table.getByRole('row')).toHaveCount(8);
-  await expect(table.getByRole('row').nth(3)).toContainText('−1.38');
+  await expect(table.getByRole('row').nth(3)).toContainText('−1.4');
   await expectAccessible(page);
 });
 
