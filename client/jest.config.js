@@ -1,3 +1,6 @@
+// Somewhere with summer time, west of Greenwich: a day is not a day of UTC there.
+process.env.TZ = 'America/Halifax';
+
 const { FOR_JEST } = require('../scripts/for-jest.cjs');
 
 module.exports = {

@@ -130,7 +130,13 @@ class Consistency {
 
   #moments(piece: Json, path: Path): void {
     const { due, extended } = piece;
-    if (isRealMoment(due) && isRealMoment(extended) && instant(extended) < instant(due)) {
+    // Most pieces have no extension: only then is there something to compare.
+    if (
+      extended !== undefined &&
+      isRealMoment(due) &&
+      isRealMoment(extended) &&
+      instant(extended) < instant(due)
+    ) {
       this.#say([...path, 'extended'], 'must not be before the due moment');
     }
     if (asObject(piece.late)?.handedIn !== undefined && due === undefined && extended === undefined) {

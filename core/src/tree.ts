@@ -8,10 +8,13 @@ export interface Placed {
 
 /** A category and every node in it, in tree order. */
 export function nodesIn(category: Category): CourseNode[] {
-  return [
-    category,
-    ...category.children.flatMap((child) => (child.kind === 'category' ? nodesIn(child) : [child])),
-  ];
+  const found: CourseNode[] = [];
+  const visit = (node: CourseNode) => {
+    found.push(node);
+    if (node.kind === 'category') node.children.forEach(visit);
+  };
+  visit(category);
+  return found;
 }
 
 /** Every node of a course in tree order, a parent before its children. */

@@ -4,6 +4,7 @@ import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Knex } from 'knex';
 import { join } from 'node:path';
+import { constants } from 'node:zlib';
 import type { Configuration } from './configuration';
 import { answerNotFound, answerProblems } from './problem';
 import { accountRoutes } from './routes/accounts';
@@ -38,7 +39,8 @@ export function createApplication(database: Knex, configuration: Configuration):
     next();
   });
   app.use(securityHeaders(configuration));
-  app.use(compression());
+  // Answers are compressed while the student waits: quickly rather than to the last byte.
+  app.use(compression({ level: 3, brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 3 } } }));
 
   const api = express.Router();
   api.use((_request, response, next) => {

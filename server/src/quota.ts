@@ -14,7 +14,7 @@ export const QUOTAS = {
 } as const;
 
 /** Categories and pieces of a course. */
-export function sizeOf(course: Course): number {
+function sizeOf(course: Course): number {
   return nodesIn(course.root).length;
 }
 

@@ -11,6 +11,7 @@ import {
   shownPercent,
   thresholdOf,
   type BandReach,
+  type Extent,
   type Category,
   type PointsToGo,
 } from '@fidens/core';
@@ -28,10 +29,11 @@ import { SPACE } from '../theme/layout';
 import { TEXT_STRONG, useColours } from '../theme/paper-theme';
 import { decimals } from './decimals';
 import { compute, type Computed } from './computed';
+import { useExtent } from './use-extent';
 import { gradeWords, number, percent } from './words';
 
 /** What each letter takes: sure, within reach at which level, or out and by how much. */
-export function EveryLetter({ computed }: { computed: Computed }) {
+export function EveryLetter({ computed, extent }: { computed: Computed; extent: Extent }) {
   const togo = useMemo(() => pointsToGo(computed.outlooks), [computed]);
   const longest = Math.max(...computed.reach.map(({ band }) => band.label.length));
   return (
@@ -47,6 +49,7 @@ export function EveryLetter({ computed }: { computed: Computed }) {
           label={entry.band.label}
           state={entry.state}
           words={takesWords(entry, computed, togo)}
+          sure={extent === 'whole' ? '✓ secured' : '✓ secured as listed'}
           shown={entry.state === 'reachable' ? shownLevel(entry) : ''}
           level={Number(entry.level ?? 0)}
           isGoal={isTarget(computed, entry)}
@@ -62,6 +65,8 @@ interface LetterRowProps {
   label: string;
   state: BandReach['state'];
   words: string;
+  /** How sure what is secured is. */
+  sure: string;
   /** The level for people, and as a length. */
   shown: string;
   level: number;
@@ -73,6 +78,7 @@ const LetterRow = memo(function LetterRow({
   label,
   state,
   words,
+  sure,
   shown,
   level,
   isGoal,
@@ -101,14 +107,14 @@ const LetterRow = memo(function LetterRow({
         <Soft>{words}</Soft>
         {state === 'reachable' && <LevelBar level={level} target={isGoal} />}
       </View>
-      <LevelWords state={state} shown={shown} />
+      <LevelWords state={state} shown={shown} sure={sure} />
     </View>
   );
 });
 
-function LevelWords({ state, shown }: Pick<LetterRowProps, 'state' | 'shown'>) {
+function LevelWords({ state, shown, sure }: Pick<LetterRowProps, 'state' | 'shown' | 'sure'>) {
   const c = useColours();
-  if (state === 'secured') return <WordChip tone="secured">✓ secured</WordChip>;
+  if (state === 'secured') return <WordChip tone="secured">{sure}</WordChip>;
   if (state === 'out') return <Soft>out</Soft>;
   return (
     <Text
@@ -146,16 +152,15 @@ function takesWords(
   { outlooks, alone, letters }: Computed,
   togo: PointsToGo | undefined,
 ): string {
+  const isOpen = outlooks.plan.pieces.some(({ settlement }) => settlement === 'unsettled');
   if (entry.state === 'secured')
-    return outlooks.plan.pieces.some(({ settlement }) => settlement === 'unsettled')
-      ? 'whatever comes of what is listed'
-      : 'nothing is open any more';
+    return isOpen ? 'whatever comes of what is listed' : 'nothing is open any more';
   if (entry.state === 'out') {
     const best = outlooks.ceiling.worth!.value;
     if (isInCeiling(outlooks, entry.band))
       return `only with extra credit: with all of it, full marks end at ${shownPercent(best, letters, decimals())}`;
     const short = thresholdOf(fractionOfPercent(entry.band.from), letters).least.sub(best);
-    return `full marks end at ${shownPercent(best, letters, decimals())}, ${percent(short)} short of it`;
+    return `${isOpen ? `full marks end at ${shownPercent(best, letters, decimals())}, ` : ''}${percent(short)} short of it`;
   }
   return [
     togo && `${decimalText(togo.more(entry.band), 6)} more of the ${togo.open} points that are open`,
@@ -250,6 +255,7 @@ function HalfReach({ course, half }: { course: StoredCourse; half: Category }) {
   const now = useNow();
   const part = useMemo(() => partAsCourse(course.document, half.id)!, [course.document, half.id]);
   const computed = compute(part, now);
+  const extent = useExtent(part);
   const { letter, percent: shown } = gradeWords(computed.outlooks.standing, computed.letters);
   const next = computed.headline;
   return (
@@ -262,7 +268,7 @@ function HalfReach({ course, half }: { course: StoredCourse; half: Category }) {
       {computed.reach.length === 0 ? (
         <Soft>Nothing is listed in it yet.</Soft>
       ) : (
-        <EveryLetter computed={computed} />
+        <EveryLetter computed={computed} extent={extent} />
       )}
     </Fold>
   );

@@ -1,6 +1,8 @@
 import { headlinePhrases } from '@fidens/core';
+import { Link } from 'expo-router';
 import { useDeferredValue } from 'react';
 import { View } from 'react-native';
+import { Button } from 'react-native-paper';
 import { useNow } from '../data/session';
 import { Ruler } from '../parts/ruler';
 import { Empty } from '../parts/states';
@@ -38,13 +40,14 @@ export function ReachPage({ course, beside = false }: CoursePageProps) {
       </Empty>
     );
   }
-  if (beside) return <Answers computed={computed} />;
+  const isOver = computed.outlooks.plan.pieces.every(({ settlement }) => settlement !== 'unsettled');
+  if (beside) return <Answers computed={computed} courseId={course.id} />;
   return (
     <View style={{ gap: SPACE.xl }}>
       {isRehearsing && <RehearsalBar course={course} rehearsal={rehearsal} />}
-      <Answers computed={computed} />
+      <Answers computed={computed} courseId={course.id} />
       {!isRehearsing && <TargetChoice course={course} />}
-      <FourOutlooks computed={computed} courseId={isRehearsing ? undefined : course.id} />
+      {!isOver && <FourOutlooks computed={computed} courseId={isRehearsing ? undefined : course.id} />}
       <HalvesReach course={later} />
       <RehearsalPanel course={course} set={rehearsal.set} />
       <RehearsalCompare course={course} replace={rehearsal.replace} />
@@ -56,14 +59,21 @@ export function ReachPage({ course, beside = false }: CoursePageProps) {
 }
 
 /** The words, the cut-offs and what each letter takes. */
-function Answers({ computed }: { computed: Computed }) {
+function Answers({ computed, courseId }: { computed: Computed; courseId: string }) {
   const extent = useExtent(computed.course);
   return (
     <View style={{ gap: SPACE.xl }}>
       <Phrases phrases={headlinePhrases(computed.headline, extent)} />
+      {extent === 'listed' && ['secured', 'settled'].includes(computed.headline.kind) && (
+        <Link href={`/course/${courseId}/rules`} asChild>
+          <Button compact mode="outlined" style={{ alignSelf: 'flex-start' }}>
+            Tell how many pieces are promised
+          </Button>
+        </Link>
+      )}
       <LateNote computed={computed} />
       <Ruler computed={computed} />
-      <EveryLetter computed={computed} />
+      <EveryLetter computed={computed} extent={extent} />
     </View>
   );
 }
