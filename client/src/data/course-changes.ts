@@ -23,12 +23,18 @@ import {
 import { changeQueue, setChangeQueue } from './queue';
 import { noteSignedOut } from './session';
 
+/** Whose changes each window saves. */
+const students = new WeakMap<QueryClient, string>();
+
 /**
  * Begins to save the changes of one student: at once on screen, in the background at the server, in order for each course. What
  * the server does not have yet stands in the browser's own storage too, so that closing the window loses nothing; what an earlier
  * window left is taken up.
  */
 export function beginChanges(client: QueryClient, studentId: string): void {
+  // The same student in the same window goes on with what is on its way, kept in the browser's storage or not.
+  if (students.get(client) === studentId) return changeQueue().adopt(pendingOf(studentId));
+  students.set(client, studentId);
   changeQueue().clear();
   setChangeQueue(
     new ChangeQueue({
