@@ -21,6 +21,7 @@ import {
   GradingScale,
   NodeRecord,
 } from './models';
+import { lockCourse, type LockedCourse } from './course-reading';
 import { withinQuota } from './quota';
 import { insertScale, updateScale } from './scale-store';
 
@@ -167,10 +168,10 @@ export async function changeCourse(
   courseId: string,
   request: ChangeRequest,
 ): Promise<Changed> {
-  const locked = await coursesOf(transaction, userId).findById(courseId).forUpdate().withGraphFetched(GRAPH);
+  const locked = await lockCourse(transaction, userId, courseId, request.id);
   if (!locked) return { kind: 'not found' };
-  const course = toStored(locked);
-  const repeated = await CourseChange.query(transaction).findById([courseId, request.id]);
+  const { record, document, repeated } = locked;
+  const course = { id: record.id, termId: record.term_id!, version: record.version, document };
   if (repeated) return { kind: 'changed', course };
   const { edits, saw } = request;
   if ('version' in saw && saw.version !== course.version) return { kind: 'stale', course };
@@ -181,15 +182,18 @@ export async function changeCourse(
   if (decided.edits.some(({ op }) => op === 'add'))
     await withinQuota(transaction, userId, decided.course, course);
   const changed = { ...course, version: course.version + 1, document: decided.course };
-  await saveChange(transaction, locked, course.document, changed);
-  await CourseChange.query(transaction).insert({
-    course_id: courseId,
-    user_id: userId,
-    id: request.id,
-    version: changed.version,
-    edits: [...decided.edits],
-    inverse: [...decided.inverse],
-  });
+  await saveChange(transaction, record, course.document, changed);
+  await transaction.raw(
+    'insert into course_changes (course_id, user_id, id, version, edits, inverse) values (?, ?, ?, ?, ?, ?)',
+    [
+      courseId,
+      userId,
+      request.id,
+      changed.version,
+      JSON.stringify(decided.edits),
+      JSON.stringify(decided.inverse),
+    ],
+  );
   return { kind: 'changed', course: changed };
 }
 
@@ -270,13 +274,16 @@ function toStored(record: CourseRecord): StoredCourse {
 
 async function saveChange(
   transaction: Transaction,
-  { id, user_id, scale_id }: CourseRecord,
+  { id, user_id, scale_id }: LockedCourse['record'],
   before: Course,
   { document, version }: StoredCourse,
 ): Promise<void> {
-  await CourseRecord.query(transaction)
-    .findById(id)
-    .patch({ ...courseRow(document), version });
+  const fields = { ...courseRow(document), version };
+  const columns = Object.keys(fields);
+  await transaction.raw(
+    `update courses set ${columns.map((column) => `${column} = ?`).join(', ')} where id = ?`,
+    [...(Object.values(fields) as never[]), id],
+  );
   if (!isSame(before.scale, document.scale)) {
     await updateScale(transaction, { id: scale_id, user_id }, document.scale);
   }

@@ -84,6 +84,34 @@ export const ASSESSMENT_COLUMNS: Columns = {
   class_low: 'class.low',
 };
 
+/** Columns whose values are decimals, and those that hold a moment: as text they keep every digit, in their one form. */
+const DECIMALS = new Set([
+  ...['weight', 'cap', 'possible', 'step', 'score_points', 'score_percent', 'late_days', 'assume'],
+  ...['class_average', 'class_high', 'class_low', 'round_step', 'planned_possible', 'missing_percent'],
+  ...[
+    'late_per_day',
+    'late_floor',
+    'late_grace',
+    'late_closes',
+    'credits',
+    'target_percent',
+    'overdue_after',
+  ],
+  ...['cut_off', 'points', 'worth'],
+]);
+const MOMENTS = new Set(['due', 'extended', 'late_handed_in']);
+
+/** SQL for the columns of a table in the texts that a document has. */
+export function textColumns(columns: Columns, ...more: readonly string[]): string {
+  const texts = Object.keys(columns).map((column) => {
+    if (DECIMALS.has(column)) return `trim_scale(${column})::text as ${column}`;
+    if (!MOMENTS.has(column)) return column;
+    const moment = `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
+    return `replace(${moment}, '.000Z', 'Z') as ${column}`;
+  });
+  return [...texts, ...more].join(', ');
+}
+
 /** The columns with the keys that lead to each field, taken apart once. */
 type Paths = readonly (readonly [column: string, keys: readonly string[]])[];
 const known = new WeakMap<Columns, Paths>();
