@@ -57,6 +57,6 @@ export function checkEdits(json: unknown, at = 'edits'): Checked<Edit[]> {
   return faults.length > 0 ? { ok: false, faults } : { ok: true, value: edits };
 }
 
-/** Enough to replace a course as large as any by another. */
-const MOST_EDITS = 2 * LIMITS.nodes;
+/** More than a change of any real course has: as many as a course may have categories and pieces. */
+const MOST_EDITS = LIMITS.nodes;
 const editsSchema = Joi.array().items(editSchema).min(1).max(MOST_EDITS).required();

@@ -57,7 +57,7 @@ describe('what no student sends', () => {
     const course = await store(agent, smallCourse());
     const edits = Array.from({ length: 29_999 }, () => ({ op: 'set', id: 'one', set: { note: 'x' } }));
     const { body } = await change(agent, course, edits).expect(422);
-    expect(body.errors).toEqual([{ at: 'edits', message: 'must have at most 12000 entries' }]);
+    expect(body.errors).toEqual([{ at: 'edits', message: 'must have at most 6000 entries' }]);
   });
 
   it('is refused: JSON of 5,000 levels, wherever it stands', async () => {
