@@ -41,22 +41,26 @@ export function useCourses() {
 }
 
 /** Each course as it was last shown: every screen that asks gets the very same one. */
-const shown = new WeakMap<StoredCourse, { readonly changes: string; readonly course: StoredCourse }>();
+const shown = new WeakMap<
+  StoredCourse,
+  { readonly changes: readonly PendingChange[]; readonly course: StoredCourse }
+>();
 
 /** A course with changes that are on their way, in their order. */
 export function withChanges(course: StoredCourse, changes: readonly PendingChange[]): StoredCourse {
   const own = changes.filter(({ id, courseId }) => courseId === course.id && id !== course.holds);
   if (own.length === 0) return course;
-  const ids = own.map(({ id }) => id).join(' ');
   const known = shown.get(course);
-  if (known?.changes === ids) return known.course;
+  // A change that was decided about keeps its id and has other edits: it is the objects that must be the same.
+  if (known?.changes.length === own.length && own.every((change, index) => change === known.changes[index]))
+    return known.course;
   let { document } = course;
   for (const { edits } of own) {
     const edited = applyEdits(document, edits);
     if (edited.ok) document = edited.course;
   }
   const changed = document === course.document ? course : { ...course, document };
-  shown.set(course, { changes: ids, course: changed });
+  shown.set(course, { changes: own, course: changed });
   return changed;
 }
 
