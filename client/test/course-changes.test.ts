@@ -1,5 +1,5 @@
 import { applyEdits, decide, find, setting, type Course, type Edit } from '@fidens/core';
-import { QueryClient } from '@tanstack/react-query';
+import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { ask } from '../src/data/api';
 import { beginChanges, keepMine, startChange, takeBackLast } from '../src/data/course-changes';
 import { coursesQuery, type StoredCourse } from '../src/data/courses';
@@ -135,6 +135,30 @@ describe('a change', () => {
     expect(points(server.course.document, 'two')).toEqual({ points: '9' });
     expect(server.history).toHaveLength(2);
     expect(kept()).toEqual([]);
+  });
+
+  it('that is saved before the window knows its courses does not keep it from them', async () => {
+    server.reachable = false;
+    change(score('two', '9'));
+    await settle();
+    server.reachable = true;
+    client = new QueryClient();
+    let answerFirst = true;
+    const list = new QueryObserver(client, {
+      ...coursesQuery,
+      // The first list was read before the change was made, and takes longer than saving it.
+      queryFn: async () => {
+        const read = server.course;
+        if (answerFirst) await new Promise((done) => setTimeout(done, 5_000));
+        answerFirst = false;
+        return [read];
+      },
+    });
+    const stop = list.subscribe(() => undefined);
+    beginChanges(client, 'noor');
+    await settle();
+    expect(seen()).toMatchObject({ version: 2, document: server.course.document });
+    stop();
   });
 
   it('is another student’s business: who signs in next neither sees nor sends it', async () => {

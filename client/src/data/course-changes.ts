@@ -10,7 +10,7 @@ import {
 import { replaceEqualDeep, type QueryClient } from '@tanstack/react-query';
 import { ApiError, ask } from './api';
 import { ChangeQueue, type Waiting } from './change-queue';
-import { coursesQuery, withChanges, type StoredCourse } from './courses';
+import { coursesQuery, keepCourses, withChanges, type StoredCourse } from './courses';
 import {
   dropPending,
   keepPending,
@@ -137,11 +137,12 @@ async function send(client: QueryClient, change: PendingChange): Promise<void> {
     const document = known
       ? replaceEqualDeep(withChanges(known, [change]).document, course.document)
       : course.document;
-    keep(client, { ...course, document, holds: id });
+    keepCourses(client, [{ ...course, document, holds: id }]);
     tellOthers(course);
   } catch (error) {
     noteSignedOut(client, error);
-    if (error instanceof ApiError && isStored(error.problem.current)) keep(client, error.problem.current);
+    if (error instanceof ApiError && isStored(error.problem.current))
+      keepCourses(client, [error.problem.current]);
     throw error;
   }
 }
@@ -152,14 +153,6 @@ function isStored(value: unknown): value is StoredCourse {
 
 function current(client: QueryClient, courseId: string): StoredCourse | undefined {
   return client.getQueryData(coursesQuery.queryKey)?.find((course) => course.id === courseId);
-}
-
-function keep(client: QueryClient, course: StoredCourse): void {
-  // A list that was asked for before this version was made must not come in over it.
-  void client.cancelQueries({ queryKey: coursesQuery.queryKey });
-  client.setQueryData(coursesQuery.queryKey, (courses) =>
-    courses?.map((other) => (other.id === course.id && other.version <= course.version ? course : other)),
-  );
 }
 
 /** The other tabs of the same browser. */
@@ -178,7 +171,7 @@ function tellOthers(course: StoredCourse): void {
  */
 export function agreeWithOthers(client: QueryClient, studentId: string): () => void {
   const onSaved = ({ data }: MessageEvent<StoredCourse>) => {
-    if ((current(client, data.id)?.version ?? Infinity) < data.version) keep(client, data);
+    if ((current(client, data.id)?.version ?? Infinity) < data.version) keepCourses(client, [data]);
   };
   const onStorage = ({ key, newValue }: StorageEvent) => {
     const id = pendingIdOf(studentId, key);

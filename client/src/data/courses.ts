@@ -1,5 +1,5 @@
 import { applyEdits, type Course } from '@fidens/core';
-import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { ask, once } from './api';
 import type { PendingChange } from './pending';
@@ -28,6 +28,20 @@ export const coursesQuery = queryOptions({
       return course.holds === undefined || known.holds === course.holds ? known : course;
     }),
 });
+
+/** Takes in courses as the server has them now, each unless a later version of it is known. */
+export function keepCourses(client: QueryClient, fresh: readonly StoredCourse[]): void {
+  const { queryKey } = coursesQuery;
+  // A list that was asked for before these versions were made must not come in over them: it is asked for again.
+  const isAsked = client.isFetching({ queryKey }) > 0;
+  const stopped = client.cancelQueries({ queryKey });
+  client.setQueryData(queryKey, (courses) =>
+    courses?.map(
+      (known) => fresh.find(({ id, version }) => id === known.id && known.version <= version) ?? known,
+    ),
+  );
+  if (isAsked) void stopped.then(() => client.invalidateQueries({ queryKey }));
+}
 
 /** Every course as the student sees it: the server's record with the changes that are still on their way. */
 export function useCourses() {

@@ -1,7 +1,7 @@
 import { isSame, type Course, type Scale } from '@fidens/core';
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask, once } from './api';
-import { coursesQuery, useCourses, type StoredCourse } from './courses';
+import { keepCourses, useCourses, type StoredCourse } from './courses';
 
 /** A grading scale that the student keeps under a name. */
 export interface LibraryScale {
@@ -64,10 +64,7 @@ export function useChangeScale() {
       client.setQueryData(scalesQuery.queryKey, (scales) =>
         scales?.map((other) => (other.id === scale.id ? scale : other)),
       );
-      void client.cancelQueries({ queryKey: coursesQuery.queryKey });
-      client.setQueryData(coursesQuery.queryKey, (all) =>
-        all?.map((other) => courses.find(({ id }) => id === other.id) ?? other),
-      );
+      keepCourses(client, courses);
     },
     onError: () => void client.invalidateQueries({ queryKey: scalesQuery.queryKey }),
   });
