@@ -6,6 +6,6 @@ const { FOR_JEST } = require('../scripts/for-jest.cjs');
 module.exports = {
   displayName: 'client',
   preset: 'jest-expo',
-  moduleNameMapper: FOR_JEST,
+  moduleNameMapper: { ...FOR_JEST, '^@/(.*)$': '<rootDir>/src/$1' },
   testMatch: ['<rootDir>/test/**/*.test.ts?(x)'],
 };

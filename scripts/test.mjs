@@ -9,6 +9,7 @@ import { HOME, run, say } from './say.mjs';
  * passed and failed in all of them.
  */
 const WORKSPACES = ['core', 'cli', 'server', 'client', 'e2e', 'bench'];
+const ROOMS = ['core/src', 'cli/src', 'server/src', 'client/src', 'client/app', 'bench/src'];
 let passed = 0;
 let failed = 0;
 
@@ -29,7 +30,8 @@ process.exit(failed === 0 ? 0 : 1);
 
 async function texts() {
   await check('format', ['prettier', '--check', '.']);
-  await check('lint, and who may import whom', ['eslint', '.', '--max-warnings', '0']);
+  await check('lint', ['eslint', '.', '--max-warnings', '0']);
+  await check('the borders between rooms', ['depcruise', '--config', '.dependency-cruiser.cjs', ...ROOMS]);
   const [first, second] = [WORKSPACES.slice(0, 3), WORKSPACES.slice(3)];
   const types = async (workspaces) => {
     for (const workspace of workspaces) await check(`types of ${workspace}`, ['tsc', '-p', workspace]);

@@ -96,7 +96,7 @@ interface Working {
 /** A category line by line, indented by its depth, and its own sum below. */
 function sumLines(derivation: Derivation, working: Working, depth: number): string[] {
   const indent = '  '.repeat(depth);
-  const { category, above, below, sum, capped, worth, dropsApply } = derivation;
+  const { category, numerator: above, denominator: below, sum, capped, worth, dropsApply } = derivation;
   const lines = derivation.parts.flatMap((part) => partLines(part, working, depth));
   if (!sum) return [...lines, `${indent}${category.name}: nothing counts yet`];
   const unit = category.combine === 'equal' ? HUNDRED : 1;
@@ -115,7 +115,7 @@ function partLines(part: Part, working: Working, depth: number): string[] {
   const value = worth ? percent(worth.value) : withoutValue(part);
   const ofCourse = working.shares.get(part);
   const share = counts
-    ? `counts ${decimalText(part.below, 6)}${ofCourse ? ` (${decimalText(ofCourse, 2)}% of what counts so far)` : ''}`
+    ? `counts ${decimalText(part.denominator, 6)}${ofCourse ? ` (${decimalText(ofCourse, 2)}% of what counts so far)` : ''}`
     : role;
   const steps =
     node.kind === 'piece'

@@ -1,16 +1,17 @@
+import { reasonOf } from '@/data/api';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Stack } from 'expo-router';
 import Head from 'expo-router/head';
 import { View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
-import { Failed, Loading } from '../src/parts/states';
-import { useDecimals } from '../src/course/decimals';
-import { queryClient } from '../src/data/query-client';
-import { useSession } from '../src/data/session';
-import { useChosenTheme } from '../src/theme/appearance';
-import { Icon } from '../src/theme/icons';
-import { DISPLAY, TEXT, TEXT_MEDIUM, TEXT_STRONG, useColours } from '../src/theme/paper-theme';
+import { Failed, Loading } from '@/ui/states';
+import { useDecimals } from '@/wording/decimals';
+import { queryClient } from '@/data/query-client';
+import { useSession } from '@/data/session';
+import { useChosenTheme } from '@/theme/appearance';
+import { Icon } from '@/theme/icons';
+import { DISPLAY, TEXT, TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
 
 export default function Application() {
   const theme = useChosenTheme();
@@ -41,7 +42,8 @@ export default function Application() {
 function Screens() {
   const { paper } = useColours();
   const { data: session, error, refetch } = useSession();
-  if (error && !session) return <Failed what="Your sign-in" error={error} retry={() => void refetch()} />;
+  if (error && !session)
+    return <Failed what="Your sign-in" reason={reasonOf(error)} retry={() => void refetch()} />;
   if (!session) return <Loading what="your records" />;
   const signedIn = session.student !== null;
   return (

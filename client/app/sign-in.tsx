@@ -4,12 +4,12 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { faultsOf, reasonOf } from '../src/data/api';
-import { useSession, useSignIn } from '../src/data/session';
-import { FormField } from '../src/parts/form-field';
-import { Soft } from '../src/parts/words';
-import { SPACE } from '../src/theme/layout';
-import { useColours } from '../src/theme/paper-theme';
+import { faultsOf, reasonOf } from '@/data/api';
+import { useSession, useSignIn } from '@/data/session';
+import { FormField } from '@/ui/form-field';
+import { Soft } from '@/ui/text';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
 
 interface Fields {
   name: string;

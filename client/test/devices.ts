@@ -1,8 +1,8 @@
 import { applyEdits, decide, type Course, type Edit, type SeenChange } from '@fidens/core';
-import { ApiError } from '../src/data/api';
-import { ChangeQueue } from '../src/data/change-queue';
-import { withChanges, type StoredCourse } from '../src/data/courses';
-import type { PendingChange } from '../src/data/pending';
+import { ApiError } from '@/data/api';
+import { ChangeQueue } from '@/data/sync/change-queue';
+import { withChanges, type StoredCourse } from '@/data/courses';
+import type { PendingChange } from '@/data/sync/pending';
 import { course, stored } from './sample';
 
 /** What a server does with a request. */

@@ -1,46 +1,110 @@
-export * from './account-schema';
-export * from './answer';
-export * from './apply-edits';
-export * from './arithmetic';
-export * from './chance';
-export * from './change';
-export * from './collision';
-export * from './combine';
-export * from './course';
-export * from './course-file';
-export * from './course-schema';
-export * from './decimal';
-export * from './difference';
-export * from './edit';
-export * from './edit-schema';
-export * from './effect';
-export * from './entry';
-export * from './gpa';
-export * from './half';
-export * from './handed-in';
-export * from './headline';
-export * from './history';
-export * from './late';
-export * from './letter';
-export * from './moment';
-export * from './outlook';
-export * from './over-time';
-export * from './pair';
-export * from './plan';
-export * from './points-to-go';
-export * from './problems';
-export * from './rational';
-export * from './rehearsal';
-export * from './reach';
-export * from './recombine';
-export * from './ribbon';
-export * from './rise';
-export * from './rule-sheet';
-export * from './same';
-export * from './solve';
-export * from './swing';
-export * from './tree';
-export * from './validation';
-export * from './variation';
-export * from './weights';
-export * from './working';
+export { exact, floating } from './numbers/arithmetic';
+export {
+  decimalSchema,
+  inWords,
+  isDecimal,
+  isRealMoment,
+  momentText,
+  positiveDecimalSchema,
+  shortestDecimal,
+} from './numbers/decimal';
+export {
+  decimalText,
+  fractionOfPercent,
+  HUNDRED,
+  ONE,
+  rational,
+  type Rational,
+  ZERO,
+} from './numbers/rational';
+export {
+  credentialsSchema,
+  libraryNameSchema,
+  registrationSchema,
+  termSchema,
+} from './document/account-schema';
+export {
+  type Assessment,
+  type Band,
+  type Category,
+  type Combine,
+  type Course,
+  type CourseNode,
+  type Drop,
+  type Late,
+  type LatePolicy,
+  type MissingPolicy,
+  type Planned,
+  type Policy,
+  type Round,
+  type Scale,
+  type Score,
+  type Status,
+  statusOf,
+  type Target,
+} from './document/course';
+export { checkCourse, checkScale, readCourse, writeCourse } from './document/course-file';
+export { assessmentFields, courseFields, LIMITS } from './document/course-schema';
+export {
+  type Entry,
+  type EntryReading,
+  type EntrySet,
+  entryText,
+  readEntry,
+  STATE_WORDS,
+} from './document/entry';
+export { isSame } from './document/same';
+export { find, isCounted, nodesIn, pieces, type Placed, walk } from './document/tree';
+export { check, depthFault, type Fault, JOI_OPTIONS } from './document/validation';
+export { type Assumption, type Derivation, deriveCategory, type Part } from './grading/combine';
+export { penaltyOf } from './grading/late';
+export { bandOf, type Letters, lettersOf, rounded, shownPercent, thresholdOf } from './grading/letter';
+export { type OutlookName, outlooks, type Outlooks, OUTLOOKS } from './grading/outlook';
+export { planCourse, type PlannedPiece } from './grading/plan';
+export { type Problem, problems, regularChildren, weightTotal } from './grading/problems';
+export { type PieceStep, pieceSteps, sharesOf } from './grading/working';
+export { pair, type PairPoint } from './search/pair';
+export { pointsToGo, type PointsToGo } from './search/points-to-go';
+export { type Potential, potentials, type Potentials } from './search/potential';
+export { type BandReach, type Goal, goalsOf, reach } from './search/reach';
+export { type Alone, solve, solveLargest } from './search/solve';
+export { swings } from './search/swing';
+export { Variation } from './search/variation';
+export { applyEdits } from './editing/apply-edits';
+export { decide, type Decided, puttingBack, type SeenChange, without } from './editing/change';
+export { type Collision, collisions } from './editing/collision';
+export { difference, replacement } from './editing/difference';
+export { courseSetting, type Edit, type NodeFields, setting } from './editing/edit';
+export { checkEdits } from './editing/edit-schema';
+export { handedInNow } from './editing/handed-in';
+export { type PastChange, type PastStep, pastSteps, reversal } from './editing/history';
+export { type Recombination, recombinations } from './editing/recombine';
+export { checkRehearsal, type Rehearsal, rehearse, type Try, withTry } from './editing/rehearsal';
+export { copyRules, ruleSheet, withSheet } from './editing/rule-sheet';
+export { scaleToHundred, spreadRest, weighed } from './editing/weights';
+export { answer, type Answer } from './insight/answer';
+export {
+  chance,
+  type Chance,
+  CHANCE_RUNS,
+  type ChanceAssumptions,
+  type NoChance,
+  simulate,
+  USUAL_ASSUMPTIONS,
+} from './insight/chance';
+export { type Effect, effectOf, type Participation, type ShownGrade } from './insight/effect';
+export { gpa } from './insight/gpa';
+export { halvesOf, partAsCourse } from './insight/half';
+export {
+  type Extent,
+  extentOf,
+  headline,
+  type Headline,
+  headlinePhrases,
+  isInCeiling,
+  nameOf,
+  type Phrase,
+  shownLevel,
+} from './insight/headline';
+export { largestMove, overTime, type StandingThen } from './insight/over-time';
+export { pooledPoints, ribbon, type Segment, settledPoints, sketch } from './insight/ribbon';

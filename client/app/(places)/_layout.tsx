@@ -1,11 +1,11 @@
 import { Slot } from 'expo-router';
 import { View } from 'react-native';
-import { Places } from '../../src/parts/places';
-import { SavingMark } from '../../src/parts/saving-mark';
-import { SessionEnded } from '../../src/parts/session-ended';
-import { UndoNotice } from '../../src/parts/undo-notice';
-import { UnsavedNotice } from '../../src/parts/unsaved-notice';
-import { useIsWide } from '../../src/theme/layout';
+import { Places } from '@/shell/places';
+import { SavingMark } from '@/shell/saving-mark';
+import { SessionEnded } from '@/shell/session-ended';
+import { UndoNotice } from '@/shell/undo-notice';
+import { UnsavedNotice } from '@/shell/unsaved-notice';
+import { useIsWide } from '@/theme/layout';
 
 /** The four places around whatever is open: a bar below it on a phone, a rail beside it on a wide screen. */
 export default function PlacesLayout() {

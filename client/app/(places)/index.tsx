@@ -4,20 +4,20 @@ import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { byAttention } from '../../src/course/attention';
-import { LOOSE_WORDS, useLooseEnds, wantsDecision } from '../../src/course/loose-ends';
-import { useGpas } from '../../src/course/term-gpa';
-import { plural } from '../../src/course/words';
-import { reasonOf } from '../../src/data/api';
-import { sampleCoursesQuery, useCourses, useCreateCourse, type StoredCourse } from '../../src/data/courses';
-import { useNow } from '../../src/data/session';
-import { useTerm, weekOf } from '../../src/data/terms';
-import { CourseCard } from '../../src/parts/course-card';
-import { Page } from '../../src/parts/page';
-import { Empty, Failed, Loading } from '../../src/parts/states';
-import { Soft } from '../../src/parts/words';
-import { SPACE, TOUCH, useIsWide } from '../../src/theme/layout';
-import { useColours } from '../../src/theme/paper-theme';
+import { byAttention } from '@/model/attention';
+import { LOOSE_WORDS, useLooseEnds, wantsDecision } from '@/model/loose-ends';
+import { useGpas } from '@/model/term-gpa';
+import { plural } from '@/wording/words';
+import { reasonOf } from '@/data/api';
+import { sampleCoursesQuery, useCourses, useCreateCourse, type StoredCourse } from '@/data/courses';
+import { useNow } from '@/data/session';
+import { useTerm, weekOf } from '@/data/terms';
+import { CourseCard } from '@/features/term/course-card';
+import { Page } from '@/ui/page';
+import { Empty, Failed, Loading } from '@/ui/states';
+import { Soft } from '@/ui/text';
+import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
 
 /** The Term place: every course, and first what is loose. */
 export default function TermPlace() {
@@ -25,7 +25,8 @@ export default function TermPlace() {
   const wide = useIsWide();
   const now = useNow();
   const inOrder = useMemo(() => byAttention(courses ?? [], now), [courses, now]);
-  if (error && !courses) return <Failed what="Your courses" error={error} retry={() => void refetch()} />;
+  if (error && !courses)
+    return <Failed what="Your courses" reason={reasonOf(error)} retry={() => void refetch()} />;
   if (!courses) return <Loading what="your courses" />;
   return (
     <Page most={wide ? 1040 : 640}>

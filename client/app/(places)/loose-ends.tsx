@@ -4,8 +4,8 @@ import { Link } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { compute } from '../../src/course/computed';
-import { DecideMany, keyOf } from '../../src/course/decide-many';
+import { compute } from '@/model/computed';
+import { DecideMany, keyOf } from '@/features/loose-ends/decide-many';
 import {
   isPiece,
   LOOSE_WORDS,
@@ -17,19 +17,19 @@ import {
   type LooseEnd,
   type LoosePiece,
   type LooseRule,
-} from '../../src/course/loose-ends';
-import { partOf } from '../../src/course/part-of';
-import { PieceRow } from '../../src/course/piece-row';
-import { toggled } from '../../src/course/toggled';
-import { dueOf } from '../../src/course/words';
-import { reasonOf } from '../../src/data/api';
-import { useCourses } from '../../src/data/courses';
-import { useNow, useSession, useSweep } from '../../src/data/session';
-import { Page } from '../../src/parts/page';
-import { Empty, Failed, Loading } from '../../src/parts/states';
-import { SectionTitle, Soft } from '../../src/parts/words';
-import { SPACE, TOUCH } from '../../src/theme/layout';
-import { TEXT_MEDIUM, useColours } from '../../src/theme/paper-theme';
+} from '@/model/loose-ends';
+import { partOf } from '@/model/part-of';
+import { PieceRow } from '@/features/scores/piece-row';
+import { toggled } from '@/ui/toggled';
+import { dueOf } from '@/wording/words';
+import { reasonOf } from '@/data/api';
+import { useCourses } from '@/data/courses';
+import { useNow, useSession, useSweep } from '@/data/session';
+import { Page } from '@/ui/page';
+import { Empty, Failed, Loading } from '@/ui/states';
+import { SectionTitle, Soft } from '@/ui/text';
+import { SPACE, TOUCH } from '@/theme/layout';
+import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';
 
 /** What needs a decision, across all courses, decided right there, one by one or many at once; and what is due next. */
 export default function LooseEndsPlace() {
@@ -38,7 +38,8 @@ export default function LooseEndsPlace() {
   const loose = useLooseEnds();
   const [open, setOpen] = useState<string>();
   const [chosen, setChosen] = useState<ReadonlySet<string>>();
-  if (error && !courses) return <Failed what="Your courses" error={error} retry={() => void refetch()} />;
+  if (error && !courses)
+    return <Failed what="Your courses" reason={reasonOf(error)} retry={() => void refetch()} />;
   if (!courses) return <Loading what="your courses" />;
   const kinds = (Object.keys(LOOSE_WORDS) as LooseEnd['kind'][]).filter((kind) =>
     loose.some((end) => end.kind === kind),

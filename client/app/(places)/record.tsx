@@ -1,20 +1,21 @@
+import { reasonOf } from '@/data/api';
 import { walk, type Assessment } from '@fidens/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
-import { compute } from '../../src/course/computed';
-import { likeliest, matching, placeWords } from '../../src/course/likeliest';
-import { newId } from '../../src/course/new-id';
-import { PieceRow } from '../../src/course/piece-row';
-import { useCourses, type StoredCourse } from '../../src/data/courses';
-import { useNow } from '../../src/data/session';
-import { useChange } from '../../src/data/use-change';
-import { Page } from '../../src/parts/page';
-import { partOf } from '../../src/course/part-of';
-import { Empty, Failed, Loading } from '../../src/parts/states';
-import { SectionTitle, Soft } from '../../src/parts/words';
-import { SPACE } from '../../src/theme/layout';
-import { useColours } from '../../src/theme/paper-theme';
+import { compute } from '@/model/computed';
+import { likeliest, matching, placeWords } from '@/model/likeliest';
+import { newId } from '@/model/new-id';
+import { PieceRow } from '@/features/scores/piece-row';
+import { useCourses, type StoredCourse } from '@/data/courses';
+import { useNow } from '@/data/session';
+import { useChange } from '@/model/use-change';
+import { Page } from '@/ui/page';
+import { partOf } from '@/model/part-of';
+import { Empty, Failed, Loading } from '@/ui/states';
+import { SectionTitle, Soft } from '@/ui/text';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
 
 const SHOWN = 12;
 
@@ -25,7 +26,8 @@ export default function RecordPlace() {
   const { data: courses, error, refetch } = useCourses();
   const [search, setSearch] = useState('');
   const [open, setOpen] = useState<string>();
-  if (error && !courses) return <Failed what="Your courses" error={error} retry={() => void refetch()} />;
+  if (error && !courses)
+    return <Failed what="Your courses" reason={reasonOf(error)} retry={() => void refetch()} />;
   if (!courses) return <Loading what="your courses" />;
   const all = courses.flatMap((course) =>
     [...walk(course.document)].flatMap(({ node }) =>

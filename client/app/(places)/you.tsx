@@ -4,20 +4,20 @@ import Joi from 'joi';
 import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { faultsOf, reasonOf } from '../../src/data/api';
-import { chooseDecimals, useDecimals } from '../../src/course/decimals';
-import { useSession } from '../../src/data/session';
-import { useSaveTerm, useTerm, type Term } from '../../src/data/terms';
-import { Choice } from '../../src/parts/choice';
-import { DayField } from '../../src/parts/day-field';
-import { FormField } from '../../src/parts/form-field';
-import { RuleSheetList, ScaleList } from '../../src/parts/library-lists';
-import { Page } from '../../src/parts/page';
-import { SignOut } from '../../src/parts/sign-out';
-import { SectionTitle, Soft } from '../../src/parts/words';
-import { chooseAppearance, useAppearance } from '../../src/theme/appearance';
-import { SPACE } from '../../src/theme/layout';
-import { useColours } from '../../src/theme/paper-theme';
+import { faultsOf, reasonOf } from '@/data/api';
+import { chooseDecimals, useDecimals } from '@/wording/decimals';
+import { useSession } from '@/data/session';
+import { useSaveTerm, useTerm, type Term } from '@/data/terms';
+import { Choice } from '@/ui/choice';
+import { DayField } from '@/ui/day-field';
+import { FormField } from '@/ui/form-field';
+import { RuleSheetList, ScaleList } from '@/features/files/library-lists';
+import { Page } from '@/ui/page';
+import { SignOut } from '@/shell/sign-out';
+import { SectionTitle, Soft } from '@/ui/text';
+import { chooseAppearance, useAppearance } from '@/theme/appearance';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
 
 /** You: the account, the term's dates, the scales and rule sheets to use again, and how Fidens looks. */
 export default function YouPlace() {

@@ -2,7 +2,7 @@ import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient }
 import { useSyncExternalStore } from 'react';
 import { ApiError, ask } from './api';
 import { forgetKept, keepFor } from './kept-state';
-import { changeQueue } from './queue';
+import { changeQueue } from '@/data/sync/queue';
 
 export interface Student {
   id: string;

@@ -3,15 +3,16 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useLocalSearchParams, useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { placeWords } from '../../../src/course/change-words';
-import { effectBetween } from '../../../src/course/computed';
-import { ChangeRow, gradeText } from '../../../src/course/effect-panel';
-import { ScaleEditor } from '../../../src/course/scale-editor';
-import { ScaleRead } from '../../../src/course/scale-rules';
-import { plural } from '../../../src/course/words';
-import { reasonOf } from '../../../src/data/api';
-import type { StoredCourse } from '../../../src/data/courses';
-import { useOver } from '../../../src/data/use-over';
+import { placeWords } from '@/wording/change-words';
+import { effectBetween } from '@/model/computed';
+import { gradeText } from '@/wording/words';
+import { ChangeRow } from '@/ui/change-row';
+import { ScaleEditor } from '@/features/scales/scale-editor';
+import { ScaleRead } from '@/features/scales/scale-rules';
+import { plural } from '@/wording/words';
+import { reasonOf } from '@/data/api';
+import type { StoredCourse } from '@/data/courses';
+import { useOver } from '@/data/use-over';
 import {
   scalesQuery,
   useChangeScale,
@@ -19,23 +20,24 @@ import {
   useDeleteScale,
   useKeepScale,
   type LibraryScale,
-} from '../../../src/data/library';
-import { useNow } from '../../../src/data/session';
-import { deletion, remember } from '../../../src/data/undo';
-import { KeptField } from '../../../src/parts/kept-field';
-import { Page } from '../../../src/parts/page';
-import { Empty, Failed, Loading } from '../../../src/parts/states';
-import { Panel } from '../../../src/parts/panel';
-import { SectionTitle, Soft } from '../../../src/parts/words';
-import { Icon } from '../../../src/theme/icons';
-import { SPACE, TOUCH } from '../../../src/theme/layout';
-import { useColours } from '../../../src/theme/paper-theme';
+} from '@/data/library';
+import { useNow } from '@/data/session';
+import { deletion, remember } from '@/data/undo';
+import { KeptField } from '@/ui/kept-field';
+import { Page } from '@/ui/page';
+import { Empty, Failed, Loading } from '@/ui/states';
+import { Panel } from '@/ui/panel';
+import { SectionTitle, Soft } from '@/ui/text';
+import { Icon } from '@/theme/icons';
+import { SPACE, TOUCH } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
 
 /** A scale of the library: its bands, the courses that have it, and what a change does to each of them. */
 export default function ScaleScreen() {
   const { scaleId } = useLocalSearchParams<{ scaleId: string }>();
   const { data: scales, error, refetch } = useQuery(scalesQuery);
-  if (error && !scales) return <Failed what="Your scales" error={error} retry={() => void refetch()} />;
+  if (error && !scales)
+    return <Failed what="Your scales" reason={reasonOf(error)} retry={() => void refetch()} />;
   if (!scales) return <Loading what="your scales" />;
   const scale = scales.find(({ id }) => id === scaleId);
   return (

@@ -1,18 +1,20 @@
+import { reasonOf } from '@/data/api';
 import { useLocalSearchParams } from 'expo-router';
 import { useDeferredValue } from 'react';
 import { View } from 'react-native';
-import { CourseHead, isPage, type PageName } from '../../../../src/parts/course-head';
-import { useCourse, type StoredCourse } from '../../../../src/data/courses';
-import { Aside } from '../../../../src/parts/aside';
-import { Page } from '../../../../src/parts/page';
-import { Empty, Failed, Loading } from '../../../../src/parts/states';
-import { TermColumn } from '../../../../src/parts/term-column';
-import { EffectAside, WaitingRules } from '../../../../src/course/effect-panel';
-import { ReachPage } from '../../../../src/course/reach-page';
-import { RulesPage } from '../../../../src/course/rules-page';
-import { ScoresPage } from '../../../../src/course/scores-page';
-import { WorkingPage } from '../../../../src/course/working-page';
-import { useIsWide } from '../../../../src/theme/layout';
+import { CourseHead, isPage, type PageName } from '@/features/course/course-head';
+import { useCourse, type StoredCourse } from '@/data/courses';
+import { Aside } from '@/ui/aside';
+import { Page } from '@/ui/page';
+import { Empty, Failed, Loading } from '@/ui/states';
+import { TermColumn } from '@/features/term/term-column';
+import { EffectAside } from '@/pages/effect-aside';
+import { WaitingRules } from '@/course-ui/effect-panel';
+import { ReachPage } from '@/pages/reach-page';
+import { RulesPage } from '@/pages/rules-page';
+import { ScoresPage } from '@/pages/scores-page';
+import { WorkingPage } from '@/pages/working-page';
+import { useIsWide } from '@/theme/layout';
 
 const PAGES = { scores: ScoresPage, reach: ReachPage, rules: RulesPage, working: WorkingPage };
 
@@ -32,7 +34,8 @@ export default function CourseScreen() {
   const { courseId, page } = useLocalSearchParams<{ courseId: string; page: string }>();
   const { data: course, error, isPending, refetch } = useCourse(courseId);
   const wide = useIsWide();
-  if (error && !course) return <Failed what="This course" error={error} retry={() => void refetch()} />;
+  if (error && !course)
+    return <Failed what="This course" reason={reasonOf(error)} retry={() => void refetch()} />;
   if (isPending) return <Loading what="this course" />;
   if (!course || !isPage(page)) return <Gone />;
   const Main = PAGES[page];

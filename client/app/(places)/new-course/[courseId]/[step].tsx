@@ -1,15 +1,17 @@
+import { reasonOf } from '@/data/api';
 import { useLocalSearchParams } from 'expo-router';
-import { useCourse } from '../../../../src/data/courses';
-import { Page } from '../../../../src/parts/page';
-import { Empty, Failed, Loading } from '../../../../src/parts/states';
-import { isStep } from '../../../../src/setup/setup-frame';
-import { SetupStep } from '../../../../src/setup/setup-steps';
+import { useCourse } from '@/data/courses';
+import { Page } from '@/ui/page';
+import { Empty, Failed, Loading } from '@/ui/states';
+import { isStep } from '@/pages/new-course/setup-frame';
+import { SetupStep } from '@/pages/new-course/setup-steps';
 
 /** A step of setting up a course that is there already: each change is kept as it is made. */
 export default function SetupScreen() {
   const { courseId, step } = useLocalSearchParams<{ courseId: string; step: string }>();
   const { data: course, error, isPending, refetch } = useCourse(courseId);
-  if (error && !course) return <Failed what="This course" error={error} retry={() => void refetch()} />;
+  if (error && !course)
+    return <Failed what="This course" reason={reasonOf(error)} retry={() => void refetch()} />;
   if (isPending) return <Loading what="this course" />;
   if (!course || !isStep(step)) {
     return (

@@ -1,0 +1,68 @@
+import { find, setting, type Assessment, type Course, type NodeFields } from '@fidens/core';
+import { View } from 'react-native';
+import { KeptField } from '@/ui/kept-field';
+import { MomentField } from '@/ui/moment-field';
+import { NumberRule } from '@/ui/number-rule';
+import { SPACE } from '@/theme/layout';
+import { WEIGHT_WANTED } from '@/wording/words';
+import type { EditRules } from '@/model/rule-draft';
+
+interface PieceFactsProps {
+  course: Course;
+  piece: Assessment;
+  edit: EditRules;
+  /** Whether the keyboard goes to its possible points. */
+  focusPossible?: boolean;
+  /** What the fields stand on. */
+  ground?: 'tint' | 'card';
+}
+
+/** What the syllabus says of a piece: its name, its possible points, its weight where its category uses one, and when it is due. */
+export function PieceFacts({ course, piece, edit, focusPossible = false, ground = 'tint' }: PieceFactsProps) {
+  const { id, name } = piece;
+  const { combine = 'points' } = find(course, id)?.ancestors.at(-1) ?? {};
+  const set = (fields: { [F in keyof NodeFields]?: NodeFields[F] | undefined }, done?: string) =>
+    edit([setting(id, fields)], done);
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <KeptField
+        label={`New name of ${name}`}
+        shown="Name"
+        value={name}
+        fault={(text) => (text.trim() === '' ? 'A name must not be blank.' : undefined)}
+        onKeep={(text) => set({ name: text.trim() })}
+        style={{ flexGrow: 1, flexBasis: 150 }}
+      />
+      <NumberRule
+        label={`Possible points of ${name}`}
+        shown="Out of"
+        value={piece.possible}
+        wants="Points above 0."
+        required
+        positive
+        width={84}
+        autoFocus={focusPossible}
+        onKeep={(possible) =>
+          set({ possible: possible!, presumed: undefined }, `${name}: out of ${possible}`)
+        }
+      />
+      {combine !== 'equal' && (
+        <NumberRule
+          label={`Own weight of ${name}`}
+          shown={combine === 'weights' ? 'Weight' : 'Times'}
+          value={piece.weight}
+          wants={WEIGHT_WANTED}
+          width={84}
+          onKeep={(weight) => set({ weight }, `${name}: ${weight ? `weight ${weight}` : 'no weight'}`)}
+        />
+      )}
+      <MomentField
+        label={`${name} is due`}
+        shown="Due"
+        ground={ground}
+        value={piece.due}
+        onKeep={(due) => set({ due })}
+      />
+    </View>
+  );
+}

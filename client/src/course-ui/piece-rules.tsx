@@ -1,0 +1,46 @@
+import { setting, type Assessment, type Category, type Course } from '@fidens/core';
+import { View } from 'react-native';
+import { NumberRule } from '@/ui/number-rule';
+import { SPACE } from '@/theme/layout';
+import { PieceFacts } from './piece-facts';
+import { PlaceRules } from './place-rules';
+import type { EditRules } from '@/model/rule-draft';
+import { TakesPart } from './takes-part';
+
+interface PieceRulesProps {
+  course: Course;
+  piece: Assessment;
+  parent: Category;
+  edit: EditRules;
+}
+
+/** All that the syllabus says of one piece. */
+export function PieceRules({ course, piece, parent, edit }: PieceRulesProps) {
+  const { id, name, cap, step } = piece;
+  return (
+    <View style={{ gap: SPACE.m }}>
+      <PieceFacts course={course} piece={piece} edit={edit} ground="card" />
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <NumberRule
+          label={`Highest percent of ${name}`}
+          shown="At most %"
+          value={cap}
+          wants="A percent from 0 up, or nothing for no cap."
+          onKeep={(percent) => edit([setting(id, { cap: percent })])}
+          width={96}
+        />
+        <NumberRule
+          label={`Smallest part of a point in ${name}`}
+          shown="Given in steps of"
+          value={step}
+          wants="Points above 0, such as 0.5, or nothing for whole points."
+          positive
+          onKeep={(points) => edit([setting(id, { step: points })])}
+          width={128}
+        />
+      </View>
+      <TakesPart nodes={[piece]} of={name} edit={edit} />
+      <PlaceRules course={course} node={piece} parent={parent} edit={edit} />
+    </View>
+  );
+}

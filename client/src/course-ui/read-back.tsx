@@ -1,0 +1,123 @@
+import { decimalText, weightTotal, type Category, type Course, type CourseNode } from '@fidens/core';
+import { View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { Fold } from '@/ui/fold';
+import { SectionTitle } from '@/ui/text';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+import { dropWords, lateWords, missingWords, roundWords } from '@/wording/rule-words';
+import { capital, number, plural } from '@/wording/words';
+
+/** The rules in plain sentences, to hold against the syllabus line by line. */
+export function ReadBack({ course }: { course: Course }) {
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <SectionTitle>Read back</SectionTitle>
+      <Fold title="The rules in sentences, to hold against the syllabus">
+        <ReadBackList course={course} />
+      </Fold>
+    </View>
+  );
+}
+
+export function ReadBackList({ course }: { course: Course }) {
+  const c = useColours();
+  return (
+    <View role="list">
+      {readBack(course).map((sentence, index) => (
+        <View
+          role="listitem"
+          key={index}
+          style={{ paddingVertical: SPACE.s, borderTopWidth: index > 0 ? 1 : 0, borderColor: c.rule }}
+        >
+          <Text variant="bodyMedium" style={{ color: c.ink }}>
+            {sentence}
+          </Text>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** Every rule of a course as a sentence, in the order in which a syllabus has them. */
+export function readBack({ root, policy = {}, scale }: Course): string[] {
+  const { overdue } = policy;
+  const letters = scale.bands.map(({ label, from }) => `${label} from ${number(from)}`).join(', ');
+  return [
+    wholeSentence(root),
+    ...root.children.flatMap((node) => nodeSentences(node, root, '')),
+    `${capital(missingWords(policy.missing ?? { counts: 'percent' }))}${overdue ? `, and open work counts as missing ${plural(Number(overdue.after), 'day')} after it was due` : ''}.`,
+    `${capital(lateWords(policy.late))}.`,
+    scale.round
+      ? `The course is rounded ${roundWords(scale.round)}; then ${letters}.`
+      : `The course is not rounded; ${letters}.`,
+  ];
+}
+
+const SUMS = {
+  points: 'its points are pooled',
+  equal: 'every piece in it counts the same',
+  weights: 'each piece in it counts by a weight of its own',
+} as const;
+
+function wholeSentence(root: Category): string {
+  const how = {
+    points: 'All points of the course are pooled',
+    equal: 'Every category and every piece on its own counts the same',
+    weights: `Weights make the whole, ${decimalText(weightTotal(root), 2)} in all`,
+  }[root.combine ?? 'points'];
+  return `${[how, ...specials(root)].join('; ')}.`;
+}
+
+/** @param where - in what it stands, below the course itself: ", in First half," */
+function nodeSentences(node: CourseNode, parent: Category, where: string): string[] {
+  const words = [partOf(node, parent, where)];
+  if (node.kind === 'assessment') {
+    words.push(`it is out of ${number(node.possible)} points`);
+    if (node.cap !== undefined) words.push(`at most ${number(node.cap)}% of it counts`);
+    return [`${words.join('; ')}.`];
+  }
+  words.push(SUMS[node.combine ?? 'points'], ...specials(node));
+  if (node.missing) words.push(`there ${missingWords(node.missing)}`);
+  if (node.late !== undefined) words.push(`there ${lateWords(node.late)}`);
+  const inside = node.children.filter((child) => child.kind === 'category');
+  return [
+    `${words.join('; ')}.`,
+    ...inside.flatMap((child) => nodeSentences(child, node, `, in ${node.name},`)),
+  ];
+}
+
+/** How much a child is of its parent. */
+function partOf(
+  { name: own, weight, extraCredit, counted }: CourseNode,
+  parent: Category,
+  where: string,
+): string {
+  const name = `${own}${where}`;
+  if (counted === false) return `${name} is not counted`;
+  if (extraCredit) return `${name} is extra credit and can only add`;
+  const { combine = 'points' } = parent;
+  if (combine === 'equal') return `${name} counts as much as the others`;
+  if (combine === 'points')
+    return weight === undefined
+      ? `${name} counts by its points`
+      : `${name} counts ${number(weight)} times its points`;
+  return weight === undefined
+    ? `${name} has no weight yet, so it does not count`
+    : `${name} counts ${number(weight)} of ${decimalText(weightTotal(parent), 2)}`;
+}
+
+function specials(category: Category): string[] {
+  const { planned, cap, round } = category;
+  const drops = dropWords(category);
+  return [
+    ...(planned
+      ? [
+          `${plural(planned.pieces, 'piece is', 'pieces are')} promised, of ${number(planned.possible ?? '100')} points each`,
+        ]
+      : []),
+    ...(drops ? [drops] : []),
+    ...(cap === undefined ? [] : [`at most ${number(cap)}% of it counts`]),
+    ...(round ? [`it is rounded ${roundWords(round)}`] : []),
+  ];
+}

@@ -1,0 +1,43 @@
+import type { Round } from '@fidens/core';
+import { View } from 'react-native';
+import { Choice } from '@/ui/choice';
+import { NumberRule } from '@/ui/number-rule';
+import { Soft } from '@/ui/text';
+import { SPACE } from '@/theme/layout';
+import { roundWords } from '@/wording/rule-words';
+
+interface RoundRuleProps {
+  of: string;
+  value: Round | undefined;
+  onChange: (value: Round | undefined) => void;
+}
+
+/** How a percent is rounded before it is used. */
+export function RoundRule({ of, value, onChange }: RoundRuleProps) {
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <NumberRule
+        label={`Rounding step of ${of}`}
+        shown="Round to %"
+        value={value?.step}
+        wants="Percent above 0, such as 1 or 0.5, or nothing for no rounding."
+        positive
+        onKeep={(step) => onChange(step === undefined ? undefined : { ...value, step })}
+      />
+      {value && (
+        <Choice
+          label={`Rounding of ${of}`}
+          value={value.mode ?? 'half-up'}
+          options={[
+            { value: 'half-up', label: 'Halves up' },
+            { value: 'half-even', label: 'Halves to even' },
+            { value: 'up', label: 'Always up' },
+            { value: 'down', label: 'Always down' },
+          ]}
+          onChange={(mode) => onChange({ ...value, mode })}
+        />
+      )}
+      <Soft>{value ? `Rounded ${roundWords(value)}.` : 'It is not rounded.'}</Soft>
+    </View>
+  );
+}

@@ -1,0 +1,162 @@
+import {
+  decimalText,
+  headlinePhrases,
+  pooledPoints,
+  settledPoints,
+  type Course,
+  type Phrase,
+} from '@fidens/core';
+import { Link } from 'expo-router';
+import { useDeferredValue } from 'react';
+import { Pressable, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { compute, type Computed } from '@/model/computed';
+import { useExtent } from '@/model/use-extent';
+import { gradeWords } from '@/wording/words';
+import type { StoredCourse } from '@/data/courses';
+import { useNow } from '@/data/session';
+import { Icon } from '@/theme/icons';
+import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
+import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { rangeWords } from '@/wording/words';
+import { Ribbon } from '@/course-ui/ribbon';
+import { marksOf } from '@/course-ui/ribbon-marks';
+import { Phrases } from '@/ui/text';
+
+export const PAGE_NAMES = ['scores', 'reach', 'rules', 'working'] as const;
+export type PageName = (typeof PAGE_NAMES)[number];
+
+export function isPage(name: string): name is PageName {
+  return (PAGE_NAMES as readonly string[]).includes(name);
+}
+
+/** What stays in sight on every page of a course: letter, standing, ribbon, and the way to its pages. */
+export function CourseHead({ course, page }: { course: StoredCourse; page: PageName }) {
+  const c = useColours();
+  const now = useNow();
+  const wide = useIsWide();
+  const { document } = course;
+  const computed = compute(document, now);
+  const { letter, percent } = gradeWords(computed.outlooks.standing, computed.letters);
+  const about = [document.code, document.credits && `${document.credits} credits`]
+    .filter(Boolean)
+    .join(' · ');
+  return (
+    <View style={{ gap: SPACE.l }}>
+      {!wide && (
+        <Link href="/" asChild>
+          <Pressable
+            role="link"
+            aria-label="Back to the term"
+            style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: TOUCH }}
+          >
+            <Icon name="chevron-left" size={22} color={c.soft} />
+            <Text variant="bodyMedium" numberOfLines={1} style={{ color: c.soft, flexShrink: 1 }}>
+              {[document.title, about].filter(Boolean).join(' · ')}
+            </Text>
+          </Pressable>
+        </Link>
+      )}
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.l }}>
+        <Text
+          variant={letter.length > 3 ? 'displaySmall' : wide ? 'displayMedium' : 'displayLarge'}
+          role="heading"
+          aria-level={1}
+          aria-label={`${document.title}: ${letter}, standing ${percent}`}
+          style={{ color: c.ink }}
+        >
+          {letter}
+        </Text>
+        <View style={{ flex: 1, minWidth: 0 }}>
+          <Text
+            variant={wide ? 'headlineMedium' : 'headlineLarge'}
+            numberOfLines={2}
+            style={wide ? { color: c.ink } : { color: c.ink, fontFamily: TEXT_STRONG }}
+          >
+            {wide ? document.title : percent}
+          </Text>
+          <Text variant="bodyMedium" style={{ color: c.soft }}>
+            {wide
+              ? [about, rangeWords(computed)].filter(Boolean).join(' · ')
+              : `standing · ${settledWords(computed)}`}
+          </Text>
+        </View>
+      </View>
+      <Ribbon
+        segments={computed.segments}
+        points={pooledPoints(computed.outlooks)}
+        large
+        // The Reach page has the cut-offs large.
+        marks={
+          page === 'reach' ? undefined : marksOf(computed.outlooks, computed.letters, targetOf(document))
+        }
+      />
+      {page !== 'reach' && <HeadWords document={document} />}
+      <CourseTabs courseId={course.id} page={page} />
+    </View>
+  );
+}
+
+/** The first sentence of what the numbers say; it follows a change as soon as there is time. */
+function HeadWords({ document }: { document: Course }) {
+  const now = useNow();
+  const { headline } = compute(useDeferredValue(document), now);
+  const extent = useExtent(document);
+  if (headline.kind === 'no value') return null;
+  return <Phrases phrases={firstSentence(headlinePhrases(headline, extent))} variant="bodyMedium" />;
+}
+
+/** How much of the course is settled: in points where it pools them, else in percent of the course. */
+function settledWords({ outlooks }: Computed): string {
+  const all = pooledPoints(outlooks);
+  const { worth } = outlooks.standing;
+  if (!all) return `${decimalText(settledPoints(outlooks), 1)}% of the course settled`;
+  if (!worth) return `nothing settled of ${decimalText(all, 2)} points`;
+  const [earned, size] = [worth.value.mul(worth.size), worth.size].map((points) => decimalText(points, 2));
+  return `${earned} of ${size} points so far, ${decimalText(all, 2)} in all`;
+}
+
+function firstSentence(phrases: readonly Phrase[]): Phrase[] {
+  const end = phrases.findIndex(({ text }) => text.endsWith('.'));
+  return phrases.slice(0, end < 0 ? phrases.length : end + 1);
+}
+
+/** The letter that is pinned, if one is. */
+function targetOf({ target }: StoredCourse['document']): string | undefined {
+  return target && 'label' in target ? target.label : undefined;
+}
+
+function CourseTabs({ courseId, page }: { courseId: string; page: PageName }) {
+  const c = useColours();
+  return (
+    <View
+      role="tablist"
+      aria-label="Pages of this course"
+      style={{ flexDirection: 'row', backgroundColor: c.pale, borderRadius: 18, padding: 5 }}
+    >
+      {PAGE_NAMES.map((name) => {
+        const here = name === page;
+        return (
+          <Link key={name} href={`/course/${courseId}/${name}`} replace asChild>
+            <Pressable
+              role="tab"
+              aria-selected={here}
+              style={{
+                flex: 1,
+                minHeight: TOUCH,
+                alignItems: 'center',
+                justifyContent: 'center',
+                borderRadius: 14,
+                backgroundColor: here ? c.card : 'transparent',
+              }}
+            >
+              <Text variant="labelLarge" style={{ color: here ? c.primary : c.soft }}>
+                {name.charAt(0).toUpperCase() + name.slice(1)}
+              </Text>
+            </Pressable>
+          </Link>
+        );
+      })}
+    </View>
+  );
+}

@@ -1,0 +1,115 @@
+import { readCourse, replacement, ruleSheet, writeCourse, type Course, type Fault } from '@fidens/core';
+import { useRef, useState } from 'react';
+import { View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { SectionTitle, Soft } from '@/ui/text';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+import { ChangePreview } from './change-preview';
+import type { CoursePageProps } from '@/model/course-page';
+
+/** The course as a file: whole, or its rules alone to hand on; and another file in its place. */
+export function CourseFiles({ course }: CoursePageProps) {
+  const { document } = course;
+  const [file, setFile] = useState<Course>();
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <SectionTitle>As a file</SectionTitle>
+      <Soft>The whole course as a backup, or its rules alone, without a score or note, for a classmate.</Soft>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button mode="outlined" onPress={() => saveFile(document, document.title)}>
+          Save the course file
+        </Button>
+        <Button mode="outlined" onPress={() => saveFile(ruleSheet(document), `${document.title} rules`)}>
+          Save a rule sheet
+        </Button>
+      </View>
+      <OpenCourseFile label="Replace this course by a file" onOpen={setFile} />
+      {file && (
+        <ChangePreview
+          key={writeCourse(file)}
+          course={course}
+          edits={replacement(document, file)}
+          title="In place of this course"
+          button="Replace the course"
+          done="Replaced by a file"
+          onEnd={() => setFile(undefined)}
+        />
+      )}
+    </View>
+  );
+}
+
+export function saveFile(document: Course, name: string): void {
+  const link = window.document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([writeCourse(document)], { type: 'application/json' }));
+  link.download = `${name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '')}.json`;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
+/** A file that is larger than any course could be. */
+const MOST_BYTES = 4_000_000;
+
+interface OpenCourseFileProps {
+  label: string;
+  onOpen: (document: Course) => void;
+  busy?: boolean;
+}
+
+/** Opens a course file or a rule sheet; what is wrong with it is said whole, each with its place, and nothing is stored. */
+export function OpenCourseFile({ label, onOpen, busy = false }: OpenCourseFileProps) {
+  const c = useColours();
+  const [faults, setFaults] = useState<readonly Fault[]>([]);
+  const [name, setName] = useState('');
+  const input = useRef<HTMLInputElement>(null);
+  const open = async (file: File | undefined) => {
+    if (!file) return;
+    setName(file.name);
+    const read =
+      file.size > MOST_BYTES
+        ? { ok: false as const, faults: [{ at: '', message: 'The file is larger than any course.' }] }
+        : readCourse(await file.text());
+    setFaults(read.ok ? [] : read.faults);
+    if (read.ok) onOpen(read.value);
+  };
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <input
+        ref={input}
+        type="file"
+        accept="application/json,.json"
+        aria-label={`${label}: file`}
+        style={{ display: 'none' }}
+        onChange={({ target }) => {
+          void open(target.files?.[0]);
+          target.value = '';
+        }}
+      />
+      <Button
+        mode="outlined"
+        loading={busy}
+        style={{ alignSelf: 'flex-start' }}
+        onPress={() => input.current?.click()}
+      >
+        {label}
+      </Button>
+      {faults.length > 0 && (
+        <View role="alert" style={{ gap: SPACE.xs }}>
+          <Text variant="bodyMedium" style={{ color: c.error }}>
+            {name} is not a course file as it should be. Nothing was stored.
+          </Text>
+          {faults.slice(0, MOST_SHOWN).map(({ at, message }) => (
+            <Text key={`${at} ${message}`} variant="bodySmall" style={{ color: c.error }}>
+              {at ? `${at} ` : ''}
+              {message}
+            </Text>
+          ))}
+          {faults.length > MOST_SHOWN && <Soft>And {faults.length - MOST_SHOWN} more.</Soft>}
+        </View>
+      )}
+    </View>
+  );
+}
+
+const MOST_SHOWN = 50;

@@ -1,0 +1,270 @@
+import {
+  courseSetting,
+  decimalSchema,
+  decimalText,
+  fractionOfPercent,
+  halvesOf,
+  isInCeiling,
+  partAsCourse,
+  pointsToGo,
+  shownLevel,
+  shownPercent,
+  thresholdOf,
+  type BandReach,
+  type Extent,
+  type Category,
+  type PointsToGo,
+} from '@fidens/core';
+import { memo, useMemo } from 'react';
+import { View } from 'react-native';
+import { Text } from 'react-native-paper';
+import type { StoredCourse } from '@/data/courses';
+import { useNow } from '@/data/session';
+import { useChange } from '@/model/use-change';
+import { Choice } from '@/ui/choice';
+import { Fold } from '@/ui/fold';
+import { KeptField } from '@/ui/kept-field';
+import { SectionTitle, Soft, WordChip } from '@/ui/text';
+import { SPACE } from '@/theme/layout';
+import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { decimals } from '@/wording/decimals';
+import { compute, isTarget, type Computed } from '@/model/computed';
+import { useExtent } from '@/model/use-extent';
+import { gradeWords, number, percent } from '@/wording/words';
+
+/** What each letter takes: sure, within reach at which level, or out and by how much. */
+export function EveryLetter({ computed, extent }: { computed: Computed; extent: Extent }) {
+  const togo = useMemo(() => pointsToGo(computed.outlooks), [computed]);
+  const longest = Math.max(...computed.reach.map(({ band }) => band.label.length));
+  return (
+    <View>
+      <View style={{ paddingBottom: SPACE.s }}>
+        <SectionTitle end={<WordChip tone="quiet">on all open work</WordChip>}>
+          What each letter takes
+        </SectionTitle>
+      </View>
+      {computed.reach.map((entry) => (
+        <LetterRow
+          key={entry.band.label}
+          label={entry.band.label}
+          state={entry.state}
+          words={takesWords(entry, computed, togo)}
+          sure={extent === 'whole' ? '✓ secured' : '✓ secured as listed'}
+          shown={entry.state === 'reachable' ? shownLevel(entry) : ''}
+          level={Number(entry.level ?? 0)}
+          isGoal={isTarget(computed, entry)}
+          column={longest > 3 ? Math.min(110, 11 * longest) : 48}
+        />
+      ))}
+    </View>
+  );
+}
+
+/** A letter's row in plain values: where they stay, it is not drawn again. */
+interface LetterRowProps {
+  label: string;
+  state: BandReach['state'];
+  words: string;
+  /** How sure what is secured is. */
+  sure: string;
+  /** The level for people, and as a length. */
+  shown: string;
+  level: number;
+  isGoal: boolean;
+  column: number;
+}
+
+const LetterRow = memo(function LetterRow({
+  label,
+  state,
+  words,
+  sure,
+  shown,
+  level,
+  isGoal,
+  column,
+}: LetterRowProps) {
+  const c = useColours();
+  return (
+    <View
+      style={{
+        borderTopWidth: 1,
+        borderColor: c.rule,
+        minHeight: 60,
+        paddingVertical: SPACE.s,
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: SPACE.m,
+      }}
+    >
+      <Text
+        variant={column > 60 ? 'titleMedium' : 'headlineMedium'}
+        style={{ width: column, color: state === 'out' ? c.onPale : c.ink }}
+      >
+        {label}
+      </Text>
+      <View style={{ flex: 1, gap: SPACE.xs, minWidth: 0 }}>
+        <Soft>{words}</Soft>
+        {state === 'reachable' && <LevelBar level={level} target={isGoal} />}
+      </View>
+      <LevelWords state={state} shown={shown} sure={sure} />
+    </View>
+  );
+});
+
+function LevelWords({ state, shown, sure }: Pick<LetterRowProps, 'state' | 'shown' | 'sure'>) {
+  const c = useColours();
+  if (state === 'secured') return <WordChip tone="secured">{sure}</WordChip>;
+  if (state === 'out') return <Soft>out</Soft>;
+  return (
+    <Text
+      variant="titleLarge"
+      style={{ color: c.ink, fontFamily: TEXT_STRONG, minWidth: 78, textAlign: 'right' }}
+    >
+      {shown}%
+    </Text>
+  );
+}
+
+function LevelBar({ level, target }: { level: number; target: boolean }) {
+  const c = useColours();
+  return (
+    <View style={{ height: 7, borderRadius: 4, backgroundColor: c.pale }}>
+      <View
+        style={{
+          height: 7,
+          borderRadius: 4,
+          width: `${level}%`,
+          backgroundColor: target ? c.ask : c.primary,
+        }}
+      />
+    </View>
+  );
+}
+
+function takesWords(
+  entry: BandReach,
+  { outlooks, alone, letters }: Computed,
+  togo: PointsToGo | undefined,
+): string {
+  const isOpen = outlooks.plan.pieces.some(({ settlement }) => settlement === 'unsettled');
+  if (entry.state === 'secured')
+    return isOpen ? 'whatever comes of what is listed' : 'nothing is open any more';
+  if (entry.state === 'out') {
+    const best = outlooks.ceiling.worth!.value;
+    if (isInCeiling(outlooks, entry.band))
+      return `only with extra credit: with all of it, full marks end at ${shownPercent(best, letters, decimals())}`;
+    const short = thresholdOf(fractionOfPercent(entry.band.from), letters).least.sub(best);
+    return `${isOpen ? `full marks end at ${shownPercent(best, letters, decimals())}, ` : ''}${percent(short)} short of it`;
+  }
+  return [
+    togo && `${decimalText(togo.more(entry.band), 6)} more of the ${togo.open} points that are open`,
+    aloneWords(entry, alone),
+    gapWords(entry),
+  ]
+    .filter(Boolean)
+    .join('; ');
+}
+
+function aloneWords(entry: BandReach, alone: Computed['alone']): string {
+  if (!alone) return 'on everything that is open';
+  const { name, possible } = alone.piece;
+  const own = alone.bands.find(({ band }) => band === entry.band)!;
+  if (own.state === 'out') return `more than ${name} alone can bring`;
+  if (own.state === 'secured') return `whatever ${name} brings, if the rest goes as usual`;
+  return `${name} alone: ${number(own.level!)} of ${number(possible)}`;
+}
+
+function gapWords({ gaps }: BandReach): string {
+  if (gaps.length === 0) return '';
+  const ranges = gaps.map(({ from, to }) => `from ${from} to ${to}%`).join(', nor ');
+  return `but not ${ranges}, where another piece is dropped instead`;
+}
+
+/** The letter or percent that the student wants: Term, Record and the words on top speak of it from then on. */
+export function TargetChoice({ course }: { course: StoredCourse }) {
+  const change = useChange(course);
+  const { target, scale } = course.document;
+  const label = target && 'label' in target ? target.label : '';
+  const own = target && 'percent' in target ? target.percent : '';
+  return (
+    <Fold
+      title="Your target"
+      summary={
+        label || own
+          ? `${label || `${number(own)}%`}: spoken of wherever this course is.`
+          : 'None: the next letter is.'
+      }
+    >
+      <Choice
+        label="Target"
+        value={label || (own ? 'own' : 'none')}
+        options={[
+          { value: 'none', label: 'The next letter' },
+          ...scale.bands.slice(0, -1).map((band) => ({ value: band.label, label: band.label })),
+          ...(own ? [{ value: 'own', label: `${number(own)}%` }] : []),
+        ]}
+        onChange={(next) => {
+          if (next === 'own') return;
+          change(
+            [courseSetting({ target: next === 'none' ? undefined : { label: next } })],
+            next === 'none' ? 'No target any more' : `Target: ${next}`,
+          );
+        }}
+      />
+      <KeptField
+        label="A percent of your own as target"
+        shown="Or a percent"
+        value={own}
+        numeric
+        fault={(text) =>
+          text !== '' && decimalSchema().validate(text).error ? 'A percent such as 87.5.' : undefined
+        }
+        onKeep={(text) =>
+          change(
+            [courseSetting({ target: text === '' ? undefined : { percent: text } })],
+            text === '' ? 'No target any more' : `Target: ${number(text)}%`,
+          )
+        }
+        style={{ width: 140 }}
+      />
+    </Fold>
+  );
+}
+
+/** Parts that carry a letter of their own, each with what its letters take. */
+export const HalvesReach = memo(function HalvesReach({ course }: { course: StoredCourse }) {
+  const halves = halvesOf(course.document);
+  if (halves.length === 0) return null;
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <SectionTitle>Each part’s own letter</SectionTitle>
+      {halves.map((half) => (
+        <HalfReach key={half.id} course={course} half={half} />
+      ))}
+    </View>
+  );
+});
+
+function HalfReach({ course, half }: { course: StoredCourse; half: Category }) {
+  const now = useNow();
+  const part = useMemo(() => partAsCourse(course.document, half.id)!, [course.document, half.id]);
+  const computed = compute(part, now);
+  const extent = useExtent(part);
+  const { letter, percent: shown } = gradeWords(computed.outlooks.standing, computed.letters);
+  const next = computed.headline;
+  return (
+    <Fold
+      title={`${half.name}: ${computed.outlooks.standing.worth ? `${letter}, ${shown}` : 'nothing yet'}`}
+      summary={
+        next.kind === 'takes' ? `${next.band.label} takes ${next.level}% on what is left of it.` : undefined
+      }
+    >
+      {computed.reach.length === 0 ? (
+        <Soft>Nothing is listed in it yet.</Soft>
+      ) : (
+        <EveryLetter computed={computed} extent={extent} />
+      )}
+    </Fold>
+  );
+}

@@ -1,0 +1,81 @@
+import { decimalText, rational, type Potential } from '@fidens/core';
+import { memo, useState } from 'react';
+import { View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { Choice } from '@/ui/choice';
+import { SectionTitle, Soft } from '@/ui/text';
+import { SPACE } from '@/theme/layout';
+import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';
+import type { Computed } from '@/model/computed';
+import { number } from '@/wording/words';
+
+/** Open pieces shown before all of them are asked for. */
+const FIRST = 8;
+
+type Order = 'swing' | 'rise';
+
+/** Where an hour counts most: how far each open piece can move the course, and how little it must rise for the next letter. */
+export const SwingBars = memo(function SwingBars({ computed }: { computed: Computed }) {
+  const [order, setOrder] = useState<Order>('swing');
+  const found = computed.potentials;
+  if (!found || found.pieces.length === 0) return null;
+  const { next, pieces } = found;
+  const canRise = pieces.filter(({ rise }) => rise);
+  const shown = order === 'swing' ? pieces : [...canRise].sort((a, b) => a.rise!.compare(b.rise!));
+  const most = pieces[0]!.swing.valueOf();
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <SectionTitle>Where an hour counts</SectionTitle>
+      {next && canRise.length > 0 && (
+        <Choice
+          label="Order of the open pieces"
+          value={order}
+          onChange={setOrder}
+          options={[
+            { value: 'swing', label: 'What moves most' },
+            { value: 'rise', label: `What is nearest to ${next.label}` },
+          ]}
+        />
+      )}
+      <View role="list" aria-label="Open pieces and how far each can move the course">
+        {shown.slice(0, FIRST).map((piece) => (
+          <Bar key={piece.id} piece={piece} most={most} next={next?.label} />
+        ))}
+      </View>
+      {shown.length > FIRST && <Soft>And {shown.length - FIRST} more, each with less.</Soft>}
+    </View>
+  );
+});
+
+function Bar({ piece, most, next }: { piece: Potential; most: number; next: string | undefined }) {
+  const c = useColours();
+  const width = most === 0 ? 0 : Math.max(2, (piece.swing.valueOf() / most) * 100);
+  return (
+    <View
+      role="listitem"
+      style={{ paddingVertical: SPACE.s, borderTopWidth: 1, borderColor: c.rule, gap: 4 }}
+    >
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.m }}>
+        <Text variant="bodyMedium" numberOfLines={1} style={{ color: c.ink, flexShrink: 1 }}>
+          {piece.name}
+        </Text>
+        <Text variant="bodyMedium" style={{ color: c.ink, fontFamily: TEXT_MEDIUM }}>
+          up to {decimalText(piece.swing, 1)}
+        </Text>
+      </View>
+      <View aria-hidden style={{ height: 8, borderRadius: 4, backgroundColor: c.pale }}>
+        <View style={{ height: 8, borderRadius: 4, width: `${width}%`, backgroundColor: c.segment }} />
+      </View>
+      {next && <Soft>{riseWords(piece, next)}</Soft>}
+    </View>
+  );
+}
+
+function riseWords({ needs, usual, possible }: Potential, next: string): string {
+  if (needs === undefined) return `It alone cannot bring ${next}.`;
+  const more = rational(needs).sub(usual);
+  const score = `${number(needs)} of ${number(possible)}`;
+  return more.s < 0n || more.n === 0n
+    ? `${score} is enough for ${next}.`
+    : `${score} brings ${next}, ${decimalText(more, 1)} more than usual.`;
+}

@@ -1,0 +1,203 @@
+import { rehearse } from '@fidens/core';
+import { memo, useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { reasonOf } from '@/data/api';
+import type { StoredCourse } from '@/data/courses';
+import {
+  currentTries,
+  useForgetRehearsal,
+  useKeepRehearsal,
+  useRehearsals,
+  type StoredRehearsal,
+} from '@/data/rehearsals';
+import { useNow } from '@/data/session';
+import { deletion, remember } from '@/data/undo';
+import { Choice } from '@/ui/choice';
+import { NameForm } from '@/ui/name-form';
+import { useLatest } from '@/ui/use-latest';
+import { SectionTitle, Soft } from '@/ui/text';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+import { compute } from '@/model/computed';
+import { newId } from '@/model/new-id';
+import type { RehearsalNow } from './rehearsal';
+import { triesWords } from './rehearsal-panel';
+import { gradeWords } from '@/wording/words';
+
+interface CompareProps {
+  course: StoredCourse;
+  replace: RehearsalNow['replace'];
+}
+
+/** Not drawn again while scores are tried. */
+const KeepForm = memo(NameForm);
+
+/** So many stand side by side. */
+const MOST = 4;
+
+/** Rehearsals that were kept under a name, beside the record: compared, taken up again, thrown away. */
+export const RehearsalCompare = memo(function RehearsalCompare({ course, replace }: CompareProps) {
+  const { data: kept = [] } = useRehearsals(course.id);
+  const keep = useKeepRehearsal();
+  const keepAs = useLatest((name: string) =>
+    keep.mutate({ id: newId(), courseId: course.id, name, tries: currentTries.get(course.id) }),
+  );
+  const isTrying = currentTries.usePart(course.id, (tries) => tries.length > 0);
+  const [left, setLeft] = useState<string>();
+  if (kept.length === 0 && !isTrying) return null;
+  const from = Math.max(
+    0,
+    kept.findIndex(({ id }) => id === left),
+  );
+  const shown = kept.slice(from, from + MOST);
+  return (
+    <View style={{ gap: SPACE.m }}>
+      <SectionTitle>Kept rehearsals</SectionTitle>
+      {isTrying && (
+        <KeepForm
+          key={kept.length}
+          label="Keep this rehearsal as"
+          button="Keep"
+          busy={keep.isPending}
+          reason={keep.error ? reasonOf(keep.error) : undefined}
+          onName={keepAs}
+        />
+      )}
+      {kept.length > MOST && (
+        <Choice
+          label="The first to compare"
+          value={kept[from]!.id}
+          options={kept
+            .slice(0, kept.length - MOST + 1)
+            .map(({ id, name }) => ({ value: id, label: `from ${name}` }))}
+          onChange={setLeft}
+        />
+      )}
+      {kept.length > 0 && (
+        <View
+          role="list"
+          aria-label="Rehearsals side by side"
+          style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}
+        >
+          <Card title="The record" course={course} words="as it stands" />
+          {shown.map((each) => (
+            <Kept key={each.id} course={course} kept={each} replace={replace} />
+          ))}
+        </View>
+      )}
+    </View>
+  );
+});
+
+interface KeptProps extends Pick<CompareProps, 'course' | 'replace'> {
+  kept: StoredRehearsal;
+}
+
+/** One that was kept; drawn again only when it or the record changes. */
+const Kept = memo(function Kept({ course, kept, replace }: KeptProps) {
+  const forget = useForgetRehearsal();
+  const keep = useKeepRehearsal();
+  const { course: document } = useMemo(
+    () => rehearse(course.document, kept.tries),
+    [course.document, kept.tries],
+  );
+  const throwAway = () =>
+    forget.mutateAsync(kept).then(
+      () =>
+        remember(
+          deletion(
+            `${kept.name} thrown away`,
+            kept.id,
+            () => keep.mutateAsync(kept),
+            () => forget.mutateAsync(kept),
+          ),
+          true,
+        ),
+      () => undefined,
+    );
+  return (
+    <Card title={kept.name} course={{ ...course, document }} words={triesWords(course, kept.tries)} dashed>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
+        <Button
+          compact
+          accessibilityLabel={`Take up ${kept.name}`}
+          onPress={() => replace(kept.tries, `Rehearsing ${kept.name}`)}
+        >
+          Take up
+        </Button>
+        <Button
+          compact
+          loading={forget.isPending}
+          accessibilityLabel={`Throw ${kept.name} away`}
+          onPress={() => void throwAway()}
+        >
+          Throw away
+        </Button>
+      </View>
+      {forget.error && <Soft>That could not be thrown away: {reasonOf(forget.error)}</Soft>}
+    </Card>
+  );
+});
+
+interface CardProps {
+  title: string;
+  course: StoredCourse;
+  words: string;
+  dashed?: boolean;
+  children?: React.ReactNode;
+}
+
+function Card({ title, course, words, dashed = false, children }: CardProps) {
+  const c = useColours();
+  const now = useNow();
+  const { outlooks, letters, headline } = compute(course.document, now);
+  const forecast = gradeWords(outlooks.forecast, letters);
+  const [floor, ceiling] = [outlooks.floor, outlooks.ceiling].map(
+    (each) => gradeWords(each, letters).percent,
+  );
+  return (
+    <View
+      role="listitem"
+      style={{
+        flexGrow: 1,
+        flexBasis: 150,
+        maxWidth: 320,
+        backgroundColor: c.card,
+        borderColor: dashed ? c.ask : c.rule,
+        borderStyle: dashed ? 'dashed' : 'solid',
+        borderWidth: dashed ? 1.5 : 1,
+        borderRadius: 16,
+        padding: SPACE.m,
+        gap: 2,
+      }}
+    >
+      <Text variant="titleSmall" numberOfLines={2} style={{ color: c.ink }}>
+        {title}
+      </Text>
+      <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s }}>
+        <Text
+          variant={forecast.letter.length > 3 ? 'titleMedium' : 'headlineMedium'}
+          style={{ color: c.ink }}
+        >
+          {forecast.letter}
+        </Text>
+        <Text variant="titleMedium" style={{ color: c.ink }}>
+          {forecast.percent}
+        </Text>
+      </View>
+      <Text variant="bodySmall" style={{ color: c.soft }}>
+        forecast · can end {floor} to {ceiling}
+      </Text>
+      {headline.kind === 'takes' && (
+        <Text variant="bodySmall" style={{ color: c.soft }}>
+          {headline.band.label} takes {headline.level}%
+        </Text>
+      )}
+      <Text variant="bodySmall" numberOfLines={3} style={{ color: c.soft }}>
+        {words}
+      </Text>
+      {children}
+    </View>
+  );
+}

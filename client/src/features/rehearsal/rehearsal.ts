@@ -1,0 +1,43 @@
+import { rehearse, withTry, type Try } from '@fidens/core';
+import { useCallback, useMemo } from 'react';
+import type { StoredCourse } from '@/data/courses';
+import { currentTries, setTries } from '@/data/rehearsals';
+import { remember } from '@/data/undo';
+
+/** A course with trial scores on it, apart from the record. */
+export interface RehearsalNow {
+  readonly tries: readonly Try[];
+  /** The course as it would be; the course itself where nothing is tried. */
+  readonly course: StoredCourse;
+  /** What was tried on something that is not there any more. */
+  readonly gone: readonly Try[];
+  /** What is tried on one piece or category from now on. */
+  readonly set: (next: Try) => void;
+  /** Tries all of these, and nothing else; what was tried before can be had back. */
+  readonly replace: (tries: readonly Try[], done: string) => void;
+}
+
+/** What is tried in a course just now. Nothing of it reaches the record. */
+export function useRehearsal(course: StoredCourse): RehearsalNow {
+  const tries = currentTries.use(course.id);
+  const { document } = course;
+  const rehearsed = useMemo(() => rehearse(document, tries), [document, tries]);
+  const set = useCallback(
+    (next: Try) => setTries(course.id, withTry(currentTries.get(course.id), next)),
+    [course.id],
+  );
+  const replace = useCallback(
+    (next: readonly Try[], done: string) => {
+      const before = currentTries.get(course.id);
+      setTries(course.id, next);
+      const step = { done, undo: () => setTries(course.id, before), redo: () => setTries(course.id, next) };
+      remember(step, true);
+    },
+    [course.id],
+  );
+  const shown = useMemo(
+    () => (rehearsed.course === document ? course : { ...course, document: rehearsed.course }),
+    [course, document, rehearsed],
+  );
+  return { tries, course: shown, gone: rehearsed.gone, set, replace };
+}

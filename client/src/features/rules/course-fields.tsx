@@ -1,0 +1,44 @@
+import { courseFields, courseSetting, LIMITS, type Course } from '@fidens/core';
+import { View } from 'react-native';
+import { KeptField } from '@/ui/kept-field';
+import { NumberRule } from '@/ui/number-rule';
+import { SPACE } from '@/theme/layout';
+import type { EditRules } from '@/model/rule-draft';
+
+/** A course's title, code and credits. */
+export function CourseFields({ course, edit }: { course: Course; edit: EditRules }) {
+  const wants = `of at most ${LIMITS.name} characters.`;
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <KeptField
+        label="Title of the course"
+        shown="Title"
+        value={course.title}
+        fault={(text) =>
+          courseFields.title.required().validate(text.trim()).error ? `A title ${wants}` : undefined
+        }
+        onKeep={(title) => edit([courseSetting({ title: title.trim() })])}
+        style={{}}
+      />
+      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+        <KeptField
+          label="Code of the course"
+          shown="Code"
+          value={course.code ?? ''}
+          fault={(text) =>
+            courseFields.code.allow('').validate(text.trim()).error ? `A code ${wants}` : undefined
+          }
+          onKeep={(code) => edit([courseSetting({ code: code.trim() || undefined })])}
+          style={{ flex: 1 }}
+        />
+        <NumberRule
+          label="Credits of the course"
+          shown="Credits"
+          value={course.credits}
+          wants="A number from 0 up, or nothing."
+          onKeep={(credits) => edit([courseSetting({ credits })])}
+        />
+      </View>
+    </View>
+  );
+}

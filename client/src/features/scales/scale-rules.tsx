@@ -1,0 +1,154 @@
+import { reasonOf } from '@/data/api';
+import {
+  bandOf,
+  courseSetting,
+  decimalText,
+  fractionOfPercent,
+  HUNDRED,
+  isSame,
+  lettersOf,
+  rational,
+  rounded,
+  type Course,
+  type Scale,
+} from '@fidens/core';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'expo-router';
+import { View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { scalesQuery, useCoursesWith, useKeepScale, useScaleOf } from '@/data/library';
+import { Fold } from '@/ui/fold';
+import { NameForm } from '@/ui/name-form';
+import { SectionTitle, Soft } from '@/ui/text';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+import { roundWords } from '@/wording/rule-words';
+import { ScaleChoice, ScaleEditor } from './scale-editor';
+import { number, plural } from '@/wording/words';
+import type { EditRules } from '@/model/rule-draft';
+
+interface ScaleRulesProps {
+  id: string;
+  course: Course;
+  edit: EditRules;
+}
+
+/** The grading scale: how the course is rounded, and where each letter starts. */
+export function ScaleRules({ id, course, edit }: ScaleRulesProps) {
+  const { scale } = course;
+  const set = (next: Scale) => edit([courseSetting({ scale: next })]);
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <SectionTitle>Grading scale</SectionTitle>
+      <ScaleRead scale={scale} />
+      <Fold title="Change the scale">
+        <ScaleChoice label="Start from a scale" scale={scale} onChange={set} />
+        <SharedScale course={course} />
+        <ScaleEditor of={`course ${id}`} scale={scale} set={set} />
+        <KeepScale scale={scale} />
+      </Fold>
+    </View>
+  );
+}
+
+/** A scale to read: how the course is rounded, with an example on the border, and where each letter starts. */
+export function ScaleRead({ scale }: { scale: Scale }) {
+  const { round } = scale;
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Soft>
+        {round
+          ? `The course is rounded ${roundWords(round)}, before it gets its letter.`
+          : 'The course is not rounded: a hair below a cut-off is below it.'}
+      </Soft>
+      {round && <Soft>{borderWords(scale)}</Soft>}
+      <BandList scale={scale} />
+    </View>
+  );
+}
+
+/** Whether the course's scale is one of the library, and who else has it: a change here is for this course alone. */
+function SharedScale({ course }: { course: Course }) {
+  const shared = useScaleOf(course);
+  const using = useCoursesWith(shared?.scale);
+  if (!shared) return null;
+  return (
+    <View style={{ gap: SPACE.xs, alignItems: 'flex-start' }}>
+      <Soft>
+        This is “{shared.name}” of your scales
+        {using.length > 1 ? `, which ${plural(using.length, 'course has', 'courses have')}` : ''}. What you
+        change here is changed in this course alone.
+      </Soft>
+      <Link href={`/scales/${shared.id}`} asChild>
+        <Button compact>Change “{shared.name}” for every course that has it</Button>
+      </Link>
+    </View>
+  );
+}
+
+/** Keeps the scale under a name, for other courses. */
+function KeepScale({ scale }: { scale: Scale }) {
+  const { data: scales = [] } = useQuery(scalesQuery);
+  const keep = useKeepScale();
+  if (scales.some((kept) => isSame(kept.scale, scale))) return null;
+  return (
+    <NameForm
+      label="Keep it among your scales, as"
+      button="Keep the scale"
+      busy={keep.isPending}
+      reason={keep.error ? reasonOf(keep.error) : undefined}
+      onName={(name) => keep.mutate({ name, scale })}
+    />
+  );
+}
+
+/** What rounding does at the highest cut-off, from the scale's own numbers. */
+function borderWords(scale: Scale): string {
+  const letters = lettersOf(scale);
+  const step = fractionOfPercent(scale.round!.step);
+  const half = letters.bands[0]!.from.sub(step.div(rational('2')));
+  const words = [half, half.sub(fractionOfPercent('0.01'))]
+    .filter((value) => value.s > 0n)
+    .map((value) => {
+      const percent = decimalText(value.mul(HUNDRED), 6);
+      return `${percent} becomes ${decimalText(rounded(value, letters).mul(HUNDRED), 6)}, ${bandOf(value, letters).label}`;
+    });
+  return `${words.join('; ')}.`;
+}
+
+function BandList({ scale: { bands } }: { scale: Scale }) {
+  const c = useColours();
+  return (
+    <View>
+      {bands.map((band) => (
+        <View
+          key={band.label}
+          style={{
+            flexDirection: 'row',
+            gap: SPACE.m,
+            alignItems: 'baseline',
+            borderTopWidth: 1,
+            borderColor: c.rule,
+            paddingVertical: SPACE.s,
+          }}
+        >
+          <Text variant="headlineSmall" style={{ color: c.ink, minWidth: 56 }}>
+            {band.label}
+          </Text>
+          <Text variant="bodyMedium" style={{ color: c.ink, flex: 1 }}>
+            from {number(band.from)}
+          </Text>
+          <Soft>
+            {[
+              band.points !== undefined && `${band.points} points`,
+              band.worth !== undefined && `as a score ${number(band.worth)}%`,
+              band.pass === false && 'fails',
+            ]
+              .filter(Boolean)
+              .join(' · ')}
+          </Soft>
+        </View>
+      ))}
+    </View>
+  );
+}

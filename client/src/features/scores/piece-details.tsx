@@ -1,0 +1,194 @@
+import {
+  pieceSteps,
+  setting,
+  type Assessment,
+  type Late,
+  type NodeFields,
+  type Part,
+  type PlannedPiece,
+} from '@fidens/core';
+import { View } from 'react-native';
+import type { StoredCourse } from '@/data/courses';
+import { Choice } from '@/ui/choice';
+import { Fold } from '@/ui/fold';
+import { KeptField } from '@/ui/kept-field';
+import { MomentField } from '@/ui/moment-field';
+import { NumberRule } from '@/ui/number-rule';
+import { Soft } from '@/ui/text';
+import { SPACE } from '@/theme/layout';
+import { PieceFacts } from '@/course-ui/piece-facts';
+import { useRecordEdit } from '@/course-ui/record-edit';
+import { number } from '@/wording/words';
+import { stepWords } from '@/wording/working-words';
+
+interface PieceDetailsProps {
+  course: StoredCourse;
+  piece: Assessment;
+  /** Its part in the standing; nothing where it is not counted. */
+  part: Part | undefined;
+  /** Whether the syllabus's own facts of it stand elsewhere. */
+  hasFacts?: boolean;
+}
+
+type Fields = { [F in keyof NodeFields]?: NodeFields[F] | undefined };
+
+/** What else there is to a piece beside its score: the syllabus's facts, when it was handed in, what lateness costs, a note, and the others' scores. */
+export function PieceDetails({ course, piece, part, hasFacts = false }: PieceDetailsProps) {
+  const { edit } = useRecordEdit(course);
+  const set = (fields: Fields) => edit([setting(piece.id, fields)]);
+  return (
+    <Fold title={`More of ${piece.name}`} summary={detailWords(piece)}>
+      {!hasFacts && <PieceFacts course={course.document} piece={piece} edit={edit} />}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <MomentField
+          label={`Extension of ${piece.name}`}
+          shown="Extended for you to"
+          value={piece.extended}
+          onKeep={(extended) => set({ extended })}
+        />
+      </View>
+      <Lateness piece={piece} part={part} set={set} />
+      <KeptField
+        label={`Note on ${piece.name}`}
+        shown="Note"
+        value={piece.note ?? ''}
+        fault={(text) => (text.length > 10_000 ? 'At most 10,000 characters.' : undefined)}
+        onKeep={(note) => set({ note: note.trim() || undefined })}
+        style={{}}
+      />
+      <Others piece={piece} set={set} />
+    </Fold>
+  );
+}
+
+interface PartProps {
+  piece: Assessment;
+  /** Answers why they were not set, where that is refused. */
+  set: (fields: Fields) => string | undefined;
+}
+
+/** How late the piece was, and what that costs as arithmetic. */
+function Lateness({ piece, part, set }: PartProps & { part: Part | undefined }) {
+  const { name, late } = piece;
+  const due = piece.extended ?? piece.due;
+  const how = !late ? 'on time' : 'days' in late ? 'days' : 'moment';
+  const node = part?.node as PlannedPiece | undefined;
+  const steps = node && late ? pieceSteps(node, { valueOf: () => undefined, waits: true }) : [];
+  const more = (fields: Partial<Late>) => {
+    const next = { ...late, ...fields } as Record<string, unknown>;
+    return set({
+      late: Object.fromEntries(Object.entries(next).filter(([, value]) => value !== undefined)) as never,
+    });
+  };
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Choice
+        label={`Whether ${name} was late`}
+        value={how}
+        options={[
+          { value: 'on time', label: 'On time' },
+          { value: 'days', label: 'Late by days' },
+          ...(due ? [{ value: 'moment' as const, label: 'Handed in at' }] : []),
+        ]}
+        onChange={(next) =>
+          set({
+            late: next === 'on time' ? undefined : next === 'days' ? { days: '1' } : { handedIn: due! },
+          })
+        }
+      />
+      {late && 'days' in late && (
+        <NumberRule
+          label={`Days that ${name} was late`}
+          shown="Days late"
+          value={late.days}
+          wants="Days from 0 up, such as 1 or 1.5."
+          required
+          onKeep={(days) => more({ days: days! })}
+        />
+      )}
+      {late && 'handedIn' in late && (
+        <MomentField
+          label={`${name} was handed in`}
+          shown="Handed in"
+          value={late.handedIn}
+          onKeep={(handedIn) =>
+            handedIn ? more({ handedIn }) : 'Needs a day and time. Choose “On time” instead'
+          }
+        />
+      )}
+      {late && (
+        <>
+          <Choice
+            label={`Whether lateness of ${name} counts`}
+            value={late.waived ? 'waived' : 'counts'}
+            options={[
+              { value: 'counts', label: 'Lateness counts' },
+              { value: 'waived', label: 'Waived' },
+            ]}
+            onChange={(next) => more({ waived: next === 'waived' || undefined } as never)}
+          />
+          {late.waived && (
+            <KeptField
+              label={`Why lateness of ${name} is waived`}
+              shown="Why"
+              value={late.reason ?? ''}
+              fault={(text) => (text.length > 10_000 ? 'At most 10,000 characters.' : undefined)}
+              onKeep={(reason) => more({ reason: reason.trim() || undefined } as never)}
+              style={{}}
+            />
+          )}
+          {steps.map((step, index) => (
+            <Soft key={index}>{stepWords(step, node!)}</Soft>
+          ))}
+          {steps.length === 0 && <Soft>What lateness costs is shown once there is a score.</Soft>}
+        </>
+      )}
+    </View>
+  );
+}
+
+const OTHERS = [
+  ['average', 'Average'],
+  ['high', 'Highest'],
+  ['low', 'Lowest'],
+] as const;
+
+/** What the teacher told of the others: never used in a grade, only set beside one's own. */
+function Others({ piece, set }: PartProps) {
+  const { name, class: others = {} } = piece;
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <Soft>What was told of the others, in points; it counts for nothing.</Soft>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        {OTHERS.map(([key, shown]) => (
+          <NumberRule
+            key={key}
+            label={`${shown} of the others in ${name}`}
+            shown={shown}
+            value={others[key]}
+            wants="Points from 0 up, or nothing."
+            width={96}
+            onKeep={(points) => {
+              const next = { ...others, [key]: points };
+              const left = Object.fromEntries(
+                Object.entries(next).filter(([, value]) => value !== undefined),
+              );
+              return set({ class: Object.keys(left).length > 0 ? left : undefined });
+            }}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+/** What is folded away, where there is something. */
+function detailWords({ note, extended, late, class: others }: Assessment): string {
+  const words = [
+    extended && 'extended',
+    late && (late.waived ? 'late, waived' : 'late'),
+    others?.average !== undefined && `the others' average ${number(others.average)}`,
+    note && `“${note}”`,
+  ].filter(Boolean);
+  return words.length > 0 ? words.join(' · ') : 'Due, late, extension, a note, the others.';
+}

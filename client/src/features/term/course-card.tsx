@@ -1,0 +1,136 @@
+import { headlinePhrases, type Extent, type Headline } from '@fidens/core';
+import { Link } from 'expo-router';
+import { Pressable, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { compute, type Computed } from '@/model/computed';
+import { useExtent } from '@/model/use-extent';
+import { gradeWords, number, rangeWords } from '@/wording/words';
+import type { StoredCourse } from '@/data/courses';
+import { useNow } from '@/data/session';
+import { SPACE } from '@/theme/layout';
+import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { Ribbon } from '@/course-ui/ribbon';
+import { WordChip } from '@/ui/text';
+
+interface CourseCardProps {
+  course: StoredCourse;
+  /** In the column of a wide screen: smaller, and marked where it is the open one. */
+  compact?: boolean;
+  chosen?: boolean;
+}
+
+/** One course at a glance: letter, standing, ribbon and one line on what it takes. */
+export function CourseCard({ course, compact = false, chosen = false }: CourseCardProps) {
+  const c = useColours();
+  const now = useNow();
+  const computed = compute(course.document, now);
+  const extent = useExtent(course.document);
+  const { letter } = gradeWords(computed.outlooks.standing, computed.letters);
+  const framed = !compact || chosen;
+  return (
+    <Link href={`/course/${course.id}/scores`} asChild>
+      <Pressable
+        role="link"
+        aria-current={chosen ? 'page' : undefined}
+        style={{
+          backgroundColor: framed ? c.card : 'transparent',
+          borderColor: framed ? c.rule : 'transparent',
+          borderWidth: 1,
+          borderRadius: 20,
+          padding: compact ? SPACE.m : SPACE.l,
+          gap: SPACE.m,
+        }}
+      >
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
+          <Text
+            variant={letter.length > 3 ? 'titleMedium' : compact ? 'headlineMedium' : 'displaySmall'}
+            numberOfLines={1}
+            style={{ color: c.ink, minWidth: compact ? 36 : 54 }}
+          >
+            {letter}
+          </Text>
+          <View style={{ flex: 1, minWidth: 0 }}>
+            <Text variant={compact ? 'titleSmall' : 'titleMedium'} numberOfLines={2} style={{ color: c.ink }}>
+              {course.document.title}
+            </Text>
+            <Text variant={compact ? 'bodySmall' : 'bodyMedium'} numberOfLines={1} style={{ color: c.soft }}>
+              {compact ? shortHeadline(computed, extent) : rangeWords(computed)}
+            </Text>
+          </View>
+        </View>
+        <Ribbon segments={computed.segments} />
+        {!compact && <HeadlineRow computed={computed} />}
+      </Pressable>
+    </Link>
+  );
+}
+
+function HeadlineRow({ computed }: { computed: Computed }) {
+  const c = useColours();
+  const { headline, course, outlooks, letters } = computed;
+  const extent = useExtent(course);
+  const forecast = gradeWords(outlooks.forecast, letters);
+  const about = [
+    outlooks.forecast?.worth && `as it goes ${forecast.letter}`,
+    course.credits && `${number(course.credits)} ${course.credits === '1' ? 'credit' : 'credits'}`,
+  ].filter(Boolean);
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
+        <HeadlineChip headline={headline} isPinned={course.target !== undefined} />
+        <Text variant="bodyMedium" style={{ color: c.soft, flex: 1 }}>
+          <HeadlineWords headline={headline} extent={extent} />
+        </Text>
+      </View>
+      {about.length > 0 && (
+        <Text variant="bodySmall" style={{ color: c.soft }}>
+          {about.join(' · ')}
+        </Text>
+      )}
+    </View>
+  );
+}
+
+/** The letter that a course's line is about: what is wanted, what is sure, or what is gone. */
+function HeadlineChip({ headline, isPinned }: { headline: Headline; isPinned: boolean }) {
+  if (headline.kind === 'no value') return null;
+  const { label } = headline.band;
+  const wanted = isPinned ? `target ${label}` : label;
+  if (headline.kind === 'takes') return <WordChip tone="ask">{wanted}</WordChip>;
+  if (headline.kind === 'out') return <WordChip tone="pale">{wanted}</WordChip>;
+  return <WordChip tone="secured">{headline.kind === 'secured' ? `✓ ${label}` : label}</WordChip>;
+}
+
+function HeadlineWords({ headline, extent }: { headline: Headline; extent: Extent }) {
+  const { ink } = useColours();
+  if (headline.kind === 'takes') {
+    const { level, alone } = headline;
+    return (
+      <>
+        <Text style={{ color: ink, fontFamily: TEXT_STRONG }}>{level}%</Text> on what is left
+        {alone && `, or ${alone.score} of ${alone.possible} on ${alone.name}`}
+      </>
+    );
+  }
+  if (headline.kind === 'secured')
+    return <>needs nothing more{extent === 'listed' && ' on what is listed'}</>;
+  return <>{textOf(headline, extent)}</>;
+}
+
+function textOf(headline: Headline, extent: Extent): string {
+  return headlinePhrases(headline, extent)
+    .map(({ text }) => text)
+    .join('');
+}
+
+function shortHeadline({ headline }: Computed, extent: Extent): string {
+  const listed = extent === 'listed' ? ' on what is listed' : '';
+  if (headline.kind === 'takes') return `${headline.band.label} takes ${headline.level}%`;
+  if (headline.kind === 'secured') return `✓ ${headline.band.label}, needs nothing${listed}`;
+  if (headline.kind === 'settled')
+    return headline.isOpen
+      ? `${headline.band.label}, whatever comes${listed}`
+      : `${headline.band.label}${listed || ', it is over'}`;
+  if (headline.kind === 'no value') return 'nothing to grade yet';
+  return `${headline.band.label} ${headline.butForExtra ? 'takes extra credit' : 'is out'}`;
+}

@@ -1,0 +1,48 @@
+import { memo, useDeferredValue } from 'react';
+import { ScrollView, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { Link } from 'expo-router';
+import { useGpas } from '@/model/term-gpa';
+import { useCourses } from '@/data/courses';
+import { useTerm } from '@/data/terms';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+import { CourseCard } from './course-card';
+
+/** Drawn again only when its own course changes. */
+const Card = memo(CourseCard);
+
+/** The term's courses, beside whatever is open on a wide screen. */
+export function TermColumn({ chosen }: { chosen?: string }) {
+  const c = useColours();
+  // It follows what is worked on as soon as there is time.
+  const courses = useDeferredValue(useCourses().data) ?? [];
+  const term = useTerm();
+  const points = useGpas(courses).points.standing;
+  return (
+    <View
+      role="complementary"
+      aria-label="Courses"
+      style={{ width: 256, borderRightWidth: 1, borderColor: c.rule }}
+    >
+      <ScrollView contentContainerStyle={{ padding: SPACE.m, gap: SPACE.xs }}>
+        <View style={{ padding: SPACE.m, paddingTop: SPACE.s }}>
+          <Text variant="bodySmall" style={{ color: c.soft }}>
+            {term?.name}
+          </Text>
+          <Text variant="headlineSmall" style={{ color: c.ink }}>
+            {points ? `GPA so far ${points}` : 'Courses'}
+          </Text>
+        </View>
+        {courses.map((course) => (
+          <Card key={course.id} course={course} compact chosen={course.id === chosen} />
+        ))}
+        <Link href="/new-course" asChild>
+          <Button icon="plus" style={{ alignSelf: 'flex-start', marginTop: SPACE.s }}>
+            New course
+          </Button>
+        </Link>
+      </ScrollView>
+    </View>
+  );
+}

@@ -1,0 +1,162 @@
+import {
+  decimalText,
+  HUNDRED,
+  largestMove,
+  overTime,
+  type Course,
+  type Rational,
+  type StandingThen,
+} from '@fidens/core';
+import { format } from 'date-fns/format';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { Text } from 'react-native-paper';
+import Svg, { Circle, G, Line, Path } from 'react-native-svg';
+import { AxisText } from '@/ui/axis-text';
+import { useNow } from '@/data/session';
+import { Fold } from '@/ui/fold';
+import { SectionTitle, Soft } from '@/ui/text';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+import { decimals } from '@/wording/decimals';
+import { percent } from '@/wording/words';
+
+/** The standing after each settled piece, drawn and as a table, and what moved it most. */
+export function OverTime({ course }: { course: Course }) {
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <SectionTitle>Over time</SectionTitle>
+      <Fold title="The standing after each piece" summary="Drawn, and what moved it most.">
+        <Drawn course={course} />
+      </Fold>
+    </View>
+  );
+}
+
+function Drawn({ course }: { course: Course }) {
+  const now = useNow();
+  const points = useMemo(() => overTime(course, now), [course, now]);
+  const drawn = points.filter(({ value }) => value !== undefined);
+  if (drawn.length < 2) return <Soft>It is drawn once two pieces count.</Soft>;
+  return (
+    <View style={{ gap: SPACE.m }}>
+      <Soft>{moveWords(points)}</Soft>
+      <Curve course={course} points={drawn} />
+      <Table points={points} />
+    </View>
+  );
+}
+
+/** "Dune profile moved it most: down 4.2, from 92 to 87.8." */
+export function moveWords(points: readonly StandingThen[]): string {
+  const move = largestMove(points);
+  if (!move) return 'Nothing has moved it yet.';
+  const { piece, value, change } = move;
+  const way = change!.s < 0n ? 'down' : 'up';
+  return `${piece.name} moved it most: ${way} ${hundredths(change!.abs())}, from ${hundredths(value!.sub(change!))} to ${hundredths(value!)}.`;
+}
+
+/** Two decimals, so that differences can be followed. */
+function hundredths(value: Rational): string {
+  return decimalText(value.mul(HUNDRED), decimals(), true);
+}
+
+function changeText(change: Rational | undefined): string {
+  if (!change) return '';
+  return change.n === 0n ? 'same' : `${change.s < 0n ? '−' : '+'}${hundredths(change.abs())}`;
+}
+
+const HEIGHT = 180;
+const EDGE = 12;
+const LABELS = 40;
+
+function Curve({ course, points }: { course: Course; points: readonly StandingThen[] }) {
+  const c = useColours();
+  const [width, setWidth] = useState(0);
+  const values = points.map(({ value }) => value!.mul(HUNDRED).valueOf());
+  const low = Math.max(0, Math.floor((Math.min(...values) - 5) / 10) * 10);
+  const high = Math.ceil((Math.max(...values) + 2) / 10) * 10;
+  const x = (index: number) => EDGE + (index / (values.length - 1)) * (width - LABELS - 2 * EDGE);
+  const y = (value: number) => EDGE + ((high - value) / (high - low)) * (HEIGHT - 2 * EDGE);
+  const bands = course.scale.bands.filter(({ from }) => Number(from) > low && Number(from) < high);
+  const line = values.map((value, index) => `${index === 0 ? 'M' : 'L'}${x(index)} ${y(value)}`).join('');
+  return (
+    <View
+      role="img"
+      aria-label={`The standing went from ${percent(points[0]!.value!)} to ${percent(points.at(-1)!.value!)} over ${points.length} pieces; the table below has each.`}
+      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      style={{ minHeight: HEIGHT }}
+    >
+      {width > 0 && (
+        <Svg width={width} height={HEIGHT} aria-hidden>
+          {bands.map(({ label, from }) => (
+            <G key={label}>
+              <Line
+                x1={EDGE}
+                x2={width - LABELS}
+                y1={y(Number(from))}
+                y2={y(Number(from))}
+                stroke={c.rule}
+                strokeDasharray="2 4"
+              />
+              <AxisText x={width - LABELS + 6} y={y(Number(from)) + 4}>
+                {label}
+              </AxisText>
+            </G>
+          ))}
+          <Path d={line} fill="none" stroke={c.primary} strokeWidth={2} strokeLinejoin="round" />
+          {values.map((value, index) => (
+            <Circle
+              key={points[index]!.piece.id}
+              cx={x(index)}
+              cy={y(value)}
+              r={index === values.length - 1 ? 5 : 3}
+              fill={index === values.length - 1 ? c.primary : c.card}
+              stroke={c.primary}
+              strokeWidth={1.5}
+            />
+          ))}
+        </Svg>
+      )}
+    </View>
+  );
+}
+
+function Table({ points }: { points: readonly StandingThen[] }) {
+  const c = useColours();
+  const cell = { color: c.ink } as const;
+  return (
+    <View role="table" aria-label="The standing after each piece">
+      {points.map(({ piece, at, value, change }) => (
+        <View
+          key={piece.id}
+          role="row"
+          style={{
+            flexDirection: 'row',
+            gap: SPACE.s,
+            paddingVertical: SPACE.xs,
+            borderTopWidth: 1,
+            borderColor: c.rule,
+          }}
+        >
+          <View role="cell" style={{ width: 56 }}>
+            <Soft>{at ? format(new Date(at), 'd MMM') : '–'}</Soft>
+          </View>
+          <View role="cell" style={{ flex: 1, minWidth: 0 }}>
+            <Text variant="bodyMedium" numberOfLines={2} style={cell}>
+              {piece.name}
+            </Text>
+          </View>
+          <View role="cell" style={{ width: 60, alignItems: 'flex-end' }}>
+            <Text variant="bodyMedium" style={cell}>
+              {value ? hundredths(value) : '–'}
+            </Text>
+          </View>
+          <View role="cell" style={{ width: 60, alignItems: 'flex-end' }}>
+            <Soft>{changeText(change)}</Soft>
+          </View>
+        </View>
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,160 @@
+import { sketch, type Category, type Course } from '@fidens/core';
+import { Link } from 'expo-router';
+import type { ReactNode } from 'react';
+import { Pressable, View } from 'react-native';
+import { Button, Text } from 'react-native-paper';
+import { ReadBackList } from '@/course-ui/read-back';
+import type { StoredCourse } from '@/data/courses';
+import { Aside } from '@/ui/aside';
+import { Page } from '@/ui/page';
+import { Ribbon } from '@/course-ui/ribbon';
+import { SectionTitle, Soft } from '@/ui/text';
+import { Icon } from '@/theme/icons';
+import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+
+/** The steps of setting up a course, in the order in which a syllabus is read. */
+export const STEPS = ['course', 'categories', 'pieces', 'policies', 'read-back'] as const;
+export type Step = (typeof STEPS)[number];
+
+export const STEP_NAMES: Record<Step, string> = {
+  course: 'Its name',
+  categories: 'Its categories',
+  pieces: 'Its pieces',
+  policies: 'Its scale and policies',
+  'read-back': 'Read it back',
+};
+
+export function isStep(name: string): name is Step {
+  return (STEPS as readonly string[]).includes(name);
+}
+
+/** Where one is among the steps; once the course is there, each is a way to it. */
+export function StepMarks({ step, courseId }: { step: Step; courseId?: string }) {
+  const c = useColours();
+  const here = STEPS.indexOf(step);
+  return (
+    <View role="navigation" aria-label="Steps" style={{ flexDirection: 'row', gap: SPACE.xs }}>
+      {STEPS.map((name, index) => {
+        const isHere = index === here;
+        const mark = (
+          <View style={{ flex: 1, minHeight: TOUCH, justifyContent: 'center', gap: SPACE.xs }}>
+            <Text variant="labelMedium" aria-hidden style={{ color: isHere ? c.primary : c.soft }}>
+              {index + 1}
+            </Text>
+            <View
+              style={{ height: 4, borderRadius: 2, backgroundColor: index <= here ? c.primary : c.pale }}
+            />
+          </View>
+        );
+        return courseId ? (
+          <Link key={name} href={`/new-course/${courseId}/${name}`} replace asChild>
+            <Pressable
+              role="link"
+              aria-label={`Step ${index + 1}: ${STEP_NAMES[name]}`}
+              aria-current={isHere ? 'step' : undefined}
+              style={{ flex: 1 }}
+            >
+              {mark}
+            </Pressable>
+          </Link>
+        ) : (
+          <View key={name} style={{ flex: 1 }}>
+            {mark}
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+interface SetupFrameProps {
+  course: StoredCourse;
+  /** The document that the ribbon shows: with what is being typed. */
+  shown: Course;
+  step: Step;
+  children: ReactNode;
+}
+
+/** One step of setting a course up: where one is, the course as a ribbon, and the ways on. Nothing is to be saved, any step can be left out. */
+export function SetupFrame({ course, shown, step, children }: SetupFrameProps) {
+  const c = useColours();
+  const { id } = course;
+  const place = STEPS.indexOf(step);
+  const [before, next] = [STEPS[place - 1], STEPS[place + 1]];
+  const wide = useIsWide();
+  const page = (
+    <Page most={760}>
+      <Link href={`/course/${id}/rules`} asChild>
+        <Pressable
+          role="link"
+          aria-label={`Leave the steps of ${course.document.title}`}
+          style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: TOUCH }}
+        >
+          <Icon name="chevron-left" size={22} color={c.soft} />
+          <Text variant="bodyMedium" numberOfLines={1} style={{ color: c.soft, flexShrink: 1 }}>
+            {course.document.title}
+          </Text>
+        </Pressable>
+      </Link>
+      <View style={{ gap: SPACE.s }}>
+        <Text variant="headlineLarge" role="heading" aria-level={1} style={{ color: c.ink }}>
+          {STEP_NAMES[step]}
+        </Text>
+        <StepMarks step={step} courseId={id} />
+      </View>
+      <SketchRibbon root={shown.root} />
+      {children}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        {next ? (
+          <Link href={`/new-course/${id}/${next}`} replace asChild>
+            <Button mode="contained">Next: {STEP_NAMES[next].replace(/^I/, 'i').replace(/^R/, 'r')}</Button>
+          </Link>
+        ) : (
+          <Link href={`/course/${id}/scores`} replace asChild>
+            <Button mode="contained">Done: to its scores</Button>
+          </Link>
+        )}
+        {before && (
+          <Link href={`/new-course/${id}/${before}`} replace asChild>
+            <Button>Back</Button>
+          </Link>
+        )}
+      </View>
+      {next && <Soft>All of it is kept as you go. A step that does not matter yet can be passed over.</Soft>}
+    </Page>
+  );
+  if (!wide || step === 'read-back') return page;
+  return (
+    <View style={{ flex: 1, flexDirection: 'row' }}>
+      <View style={{ flex: 1 }}>{page}</View>
+      <Aside label="read back, beside">
+        <SectionTitle>Read back</SectionTitle>
+        <ReadBackList course={shown} />
+      </Aside>
+    </View>
+  );
+}
+
+/** The course as it will be: it grows while weights are typed, and stays in sight below. */
+function SketchRibbon({ root }: { root: Category }) {
+  const c = useColours();
+  const segments = sketch(root);
+  if (segments.length === 0)
+    return <Soft>The ribbon of this course grows here as its weights and points are typed.</Soft>;
+  return (
+    <View
+      style={{
+        position: 'sticky' as never,
+        top: 0,
+        zIndex: 2,
+        backgroundColor: c.paper,
+        paddingTop: SPACE.s,
+        marginHorizontal: -SPACE.xs,
+        paddingHorizontal: SPACE.xs,
+      }}
+    >
+      <Ribbon segments={segments} large of={100} />
+    </View>
+  );
+}

@@ -1,0 +1,166 @@
+import { applyEdits, courseSetting, find, setting, type Category, type Course } from '@fidens/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Button } from 'react-native-paper';
+import { PlannedRule } from '@/features/rules/category-rules';
+import { compute } from '@/model/computed';
+import { CourseFields } from '@/features/rules/course-fields';
+import { CoursePolicies } from '@/features/rules/course-policies';
+import { DraftNotices } from '@/features/rules/draft-notices';
+import { CategoryList, CombineRule } from '@/features/rules/node-rules';
+import { treeRows } from '@/model/moving';
+import { ReadBackList } from '@/course-ui/read-back';
+import { RoundRule } from '@/course-ui/round-rule';
+import { useRuleDraft, type RuleDraft } from '@/model/rule-draft';
+import { ScaleChoice } from '@/features/scales/scale-editor';
+import { ScaleRead } from '@/features/scales/scale-rules';
+import { countPieces, plural } from '@/wording/words';
+import type { StoredCourse } from '@/data/courses';
+import { useNow } from '@/data/session';
+import { PieceForm } from '@/course-ui/piece-form';
+import { Empty } from '@/ui/states';
+import { SectionTitle, Soft } from '@/ui/text';
+import { SPACE } from '@/theme/layout';
+import { SetupFrame, type Step } from './setup-frame';
+
+interface StepProps {
+  draft: RuleDraft;
+}
+
+/** One step of setting up a course. */
+export function SetupStep({ course: kept, step }: { course: StoredCourse; step: Step }) {
+  const draft = useRuleDraft(kept);
+  const { document } = draft.course;
+  const [typing, setTyping] = useState<Record<string, string | undefined>>({});
+  const edits = Object.entries(typing).flatMap(([id, weight]) =>
+    weight === undefined ? [] : [setting(id, { weight: weight === '' ? undefined : weight })],
+  );
+  const typed = applyEdits(document, edits);
+  return (
+    <SetupFrame course={draft.course} shown={typed.ok ? typed.course : document} step={step}>
+      {step === 'course' && <CourseFields course={document} edit={draft.edit} />}
+      {step === 'categories' && (
+        <Categories draft={draft} onWeight={(id, text) => setTyping((all) => ({ ...all, [id]: text }))} />
+      )}
+      {step === 'pieces' && <Pieces draft={draft} />}
+      {step === 'policies' && <ScaleAndPolicies draft={draft} />}
+      {step === 'read-back' && <ReadBackStep draft={draft} />}
+      <DraftNotices draft={draft} />
+    </SetupFrame>
+  );
+}
+
+function Categories({
+  draft: { course, edit },
+  onWeight,
+}: StepProps & { onWeight: (id: string, text: string | undefined) => void }) {
+  const now = useNow();
+  const { document } = course;
+  const { root } = document;
+  const { standing } = compute(document, now).outlooks;
+  return (
+    <View style={{ gap: SPACE.m }}>
+      <CombineRule course={document} category={root} isRoot derivation={standing} edit={edit} />
+      <CategoryList course={document} standing={standing} edit={edit} brief onWeight={onWeight} />
+    </View>
+  );
+}
+
+/** The pieces that are known so far, and how many the syllabus promises, category by category. */
+function Pieces({ draft }: StepProps) {
+  const { root } = draft.course.document;
+  const categories = treeRows(root)
+    .map(({ node }) => node)
+    .filter((node): node is Category => node.kind === 'category')
+    .filter(({ children }) => children.every(({ kind }) => kind === 'assessment'));
+  return (
+    <View style={{ gap: SPACE.xl }}>
+      {categories.length === 0 && (
+        <Empty title="No categories yet">
+          Pieces can stand on their own and be filed later; or go back and copy the categories first.
+        </Empty>
+      )}
+      {categories.map((category) => (
+        <CategoryPieces key={category.id} draft={draft} category={category} />
+      ))}
+      <CategoryPieces draft={draft} category={root} />
+    </View>
+  );
+}
+
+function CategoryPieces({ draft: { course, edit }, category }: StepProps & { category: Category }) {
+  const [isAdding, setIsAdding] = useState(false);
+  const isRoot = category === course.document.root;
+  const own = category.children.filter(({ kind }) => kind === 'assessment');
+  const names = own.map(({ name }) => name).join(', ');
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <SectionTitle end={<Soft>{plural(isRoot ? own.length : countPieces(category), 'piece')}</Soft>}>
+        {isRoot ? 'On their own' : pathOf(course.document, category)}
+      </SectionTitle>
+      {names !== '' && <Soft>{names}</Soft>}
+      {!isRoot && category.combine !== 'weights' && (
+        <PlannedRule
+          category={category}
+          of={category.name}
+          set={(fields) => edit([setting(category.id, fields)])}
+        />
+      )}
+      {isAdding ? (
+        <PieceForm parent={category} edit={edit} onDone={() => setIsAdding(false)} />
+      ) : (
+        <Button
+          icon="plus"
+          compact
+          style={{ alignSelf: 'flex-start' }}
+          accessibilityLabel={isRoot ? 'Add a piece on its own' : `Add pieces to ${category.name}`}
+          onPress={() => setIsAdding(true)}
+        >
+          Add pieces
+        </Button>
+      )}
+    </View>
+  );
+}
+
+/** "First half · Case notes". */
+function pathOf(document: Course, { id, name }: Category): string {
+  const above = find(document, id)?.ancestors.slice(1) ?? [];
+  return [...above.map((category) => category.name), name].join(' · ');
+}
+
+function ScaleAndPolicies({ draft: { course, edit } }: StepProps) {
+  const { document } = course;
+  const { scale, policy } = document;
+  return (
+    <View style={{ gap: SPACE.xl }}>
+      <View style={{ gap: SPACE.m }}>
+        <SectionTitle>Grading scale</SectionTitle>
+        <ScaleChoice
+          label="Grading scale"
+          scale={scale}
+          onChange={(next) => edit([courseSetting({ scale: next })])}
+        />
+        <RoundRule
+          of="the course"
+          value={scale.round}
+          onChange={(round) =>
+            edit([courseSetting({ scale: { ...(round && { round }), bands: scale.bands } })])
+          }
+        />
+        <ScaleRead scale={scale} />
+        <Soft>Each band can be changed on the Rules page.</Soft>
+      </View>
+      <CoursePolicies policy={policy} edit={edit} />
+    </View>
+  );
+}
+
+function ReadBackStep({ draft: { course } }: StepProps) {
+  return (
+    <View style={{ gap: SPACE.m }}>
+      <Soft>Hold this against the syllabus, line by line. It stays on the Rules page.</Soft>
+      <ReadBackList course={course.document} />
+    </View>
+  );
+}

@@ -1,0 +1,85 @@
+import { headlinePhrases } from '@fidens/core';
+import { Link } from 'expo-router';
+import { useDeferredValue } from 'react';
+import { View } from 'react-native';
+import { Button } from 'react-native-paper';
+import { useNow } from '@/data/session';
+import { Ruler } from '@/course-ui/ruler';
+import { Empty } from '@/ui/states';
+import { Phrases, Soft } from '@/ui/text';
+import { SPACE } from '@/theme/layout';
+import { AloneView } from '@/features/reach/alone-view';
+import { ChanceView } from '@/features/chances/chance-view';
+import { compute, type Computed } from '@/model/computed';
+import { EveryLetter, HalvesReach, TargetChoice } from '@/features/reach/every-letter';
+import { FourOutlooks } from '@/features/reach/four-outlooks';
+import { useRehearsal } from '@/features/rehearsal/rehearsal';
+import { RehearsalBar } from '@/features/rehearsal/rehearsal-bar';
+import { RehearsalCompare } from '@/features/rehearsal/rehearsal-compare';
+import { RehearsalPanel } from '@/features/rehearsal/rehearsal-panel';
+import { lateTodayWords } from '@/model/late-today';
+import type { CoursePageProps } from '@/model/course-page';
+import { useExtent } from '@/model/use-extent';
+import { SwingBars } from '@/features/reach/swing-bars';
+
+/** What the grade can still become, what each letter takes, and what would be if. */
+export function ReachPage({ course, beside = false }: CoursePageProps) {
+  const now = useNow();
+  const rehearsal = useRehearsal(course);
+  const isRehearsing = !beside && rehearsal.tries.length > 0;
+  const shown = isRehearsing ? rehearsal.course : course;
+  const computed = compute(shown.document, now);
+  // What takes longer than a key may follows as soon as there is time.
+  const later = useDeferredValue(shown);
+  const laterComputed = compute(later.document, now);
+  if (computed.reach.length === 0 && !isRehearsing) {
+    return (
+      <Empty title="Nothing to reach yet">
+        List the pieces that make the grade, or say how many the syllabus promises: then every letter says
+        what it takes.
+      </Empty>
+    );
+  }
+  const isOver = computed.outlooks.plan.pieces.every(({ settlement }) => settlement !== 'unsettled');
+  if (beside) return <Answers computed={computed} courseId={course.id} />;
+  return (
+    <View style={{ gap: SPACE.xl }}>
+      {isRehearsing && <RehearsalBar course={course} rehearsal={rehearsal} />}
+      <Answers computed={computed} courseId={course.id} />
+      {!isRehearsing && <TargetChoice course={course} />}
+      {!isOver && <FourOutlooks computed={computed} courseId={isRehearsing ? undefined : course.id} />}
+      <HalvesReach course={later} />
+      <RehearsalPanel course={course} set={rehearsal.set} />
+      <RehearsalCompare course={course} replace={rehearsal.replace} />
+      <AloneView computed={laterComputed} />
+      <SwingBars computed={laterComputed} />
+      <ChanceView course={later.document} record={course.document} />
+    </View>
+  );
+}
+
+/** The words, the cut-offs and what each letter takes. */
+function Answers({ computed, courseId }: { computed: Computed; courseId: string }) {
+  const extent = useExtent(computed.course);
+  return (
+    <View style={{ gap: SPACE.xl }}>
+      <Phrases phrases={headlinePhrases(computed.headline, extent)} />
+      {extent === 'listed' && ['secured', 'settled'].includes(computed.headline.kind) && (
+        <Link href={`/course/${courseId}/rules`} asChild>
+          <Button compact mode="outlined" style={{ alignSelf: 'flex-start' }}>
+            Tell how many pieces are promised
+          </Button>
+        </Link>
+      )}
+      <LateNote computed={computed} />
+      <Ruler computed={computed} />
+      <EveryLetter computed={computed} extent={extent} />
+    </View>
+  );
+}
+
+/** Which of what is open is meant as handed in today. */
+function LateNote({ computed }: { computed: Computed }) {
+  const words = lateTodayWords(computed);
+  return words === undefined ? null : <Soft>{words}</Soft>;
+}

@@ -1,0 +1,288 @@
+import {
+  bandOf,
+  decimalText,
+  HUNDRED,
+  ONE,
+  OUTLOOKS,
+  pieceSteps,
+  rounded,
+  sharesOf,
+  type Assumption,
+  type Derivation,
+  type Outlooks,
+  type OutlookName,
+  type Part,
+  type Rational,
+  ZERO,
+} from '@fidens/core';
+import { useLocalSearchParams } from 'expo-router';
+import { useState, type ReactNode } from 'react';
+import { Pressable, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { useNow } from '@/data/session';
+import { Choice } from '@/ui/choice';
+import { Empty } from '@/ui/states';
+import { SectionTitle, Soft } from '@/ui/text';
+import { Icon } from '@/theme/icons';
+import { SPACE, TOUCH } from '@/theme/layout';
+import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { compute } from '@/model/computed';
+import type { CoursePageProps } from '@/model/course-page';
+import { number, percent } from '@/wording/words';
+import { noteWords, stepWords } from '@/wording/working-words';
+
+const LABELS: Record<OutlookName, string> = {
+  standing: 'Standing',
+  floor: 'Floor',
+  ceiling: 'Ceiling',
+  forecast: 'Forecast',
+};
+
+const ASSUMES: Record<OutlookName, string> = {
+  standing: 'Only settled work counts; what is open takes no part.',
+  floor: 'All that is open, and all that is promised, counts as 0.',
+  ceiling: 'All that is open, and all that is promised, counts as full marks.',
+  forecast: 'All that is open goes as its category stands now; extra credit that is open counts as 0.',
+};
+
+/** How a number came about, from the course down to one entry. */
+export function WorkingPage({ course, beside }: CoursePageProps) {
+  const now = useNow();
+  const { outlook: asked } = useLocalSearchParams<{ outlook?: string }>();
+  const [outlook, setOutlook] = useState<OutlookName>(
+    OUTLOOKS.find((name) => name === asked && !beside) ?? 'standing',
+  );
+  const { outlooks, letters } = compute(course.document, now);
+  const derivation = outlooks[outlook];
+  return (
+    <View style={{ gap: SPACE.l }}>
+      {beside && <SectionTitle>Working</SectionTitle>}
+      <Choice
+        label="Outlook"
+        value={outlook}
+        onChange={setOutlook}
+        options={OUTLOOKS.map((value) => ({ value, label: LABELS[value] }))}
+      />
+      <Soft>{ASSUMES[outlook]}</Soft>
+      {derivation?.worth ? (
+        <>
+          <Sum
+            derivation={derivation}
+            assumption={assumptionOf(outlooks, outlook)}
+            shares={sharesOf(derivation)}
+            isRoot
+          />
+          <LetterLine value={derivation.worth.value} letters={letters} />
+        </>
+      ) : (
+        <Empty title="No number yet">
+          {outlook === 'forecast'
+            ? 'Some open work has nothing near it with a score, so nothing can be said of how it will go.'
+            : 'Nothing that counts has a score yet.'}
+        </Empty>
+      )}
+    </View>
+  );
+}
+
+function assumptionOf({ forecastOf }: Outlooks, outlook: OutlookName): Assumption {
+  const valueOf = {
+    standing: () => undefined,
+    floor: () => ZERO,
+    ceiling: () => ONE,
+    forecast: forecastOf,
+  }[outlook];
+  return { valueOf, waits: outlook === 'standing' };
+}
+
+interface SumProps {
+  derivation: Derivation;
+  assumption: Assumption;
+  shares: ReadonlyMap<Part, Rational>;
+  isRoot?: boolean;
+}
+
+/** The sum of a category, line by line: what each part is worth, how much it counts, and what it adds. */
+function Sum({ derivation, assumption, shares, isRoot = false }: SumProps) {
+  const c = useColours();
+  const { category, parts, numerator: above, denominator: below } = derivation;
+  return (
+    <View>
+      <Columns
+        head
+        cells={[
+          '',
+          'result',
+          category.combine === 'points' ? 'out of' : category.combine === 'weights' ? 'weight' : 'counts',
+          'adds',
+        ]}
+      />
+      {parts.map((part) => (
+        <PartLine
+          key={part.node.id}
+          part={part}
+          derivation={derivation}
+          assumption={assumption}
+          shares={shares}
+        />
+      ))}
+      {derivation.sum && (
+        <View
+          style={{
+            borderTopWidth: isRoot ? 2 : 1,
+            borderColor: isRoot ? c.ink : c.rule,
+            paddingVertical: SPACE.s,
+          }}
+        >
+          <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
+            <Text variant="bodyMedium" style={{ color: c.ink, fontFamily: TEXT_STRONG }}>
+              {decimalText(shownAbove(above, derivation), 2)} ÷ {decimalText(below, 3)}
+            </Text>
+            <Text variant="bodyMedium" style={{ color: c.ink, fontFamily: TEXT_STRONG }}>
+              {percent(derivation.sum)}%
+            </Text>
+          </View>
+          <AfterSum derivation={derivation} />
+        </View>
+      )}
+    </View>
+  );
+}
+
+/** What stands above the line, for people: points, or weight × percent ÷ 100; where pieces count alike, their percents. */
+function shownAbove(above: Rational, { category }: Derivation): Rational {
+  return category.combine === 'equal' ? above.mul(HUNDRED) : above;
+}
+
+function AfterSum({ derivation: { sum, capped, worth, category, dropsApply } }: { derivation: Derivation }) {
+  const lines: string[] = [];
+  if (sum && capped && capped.compare(sum) !== 0) lines.push(`Capped at ${percent(capped)}%.`);
+  if (category.round && capped && worth && worth.value.compare(capped) !== 0) {
+    lines.push(`Rounded to ${percent(worth.value)}% before its parent uses it.`);
+  }
+  if (!dropsApply) lines.push('Nothing is dropped yet: some of its work is still open.');
+  return lines.map((line) => <Soft key={line}>{line}</Soft>);
+}
+
+interface PartLineProps extends SumProps {
+  part: Part;
+}
+
+function PartLine({ part, derivation, assumption, shares }: PartLineProps) {
+  const c = useColours();
+  const [isOpen, setIsOpen] = useState(false);
+  const { node, worth, role } = part;
+  const counts = role === 'regular' || role === 'extra';
+  const steps = node.kind === 'piece' ? pieceSteps(node, assumption) : [];
+  const opens = part.derivation !== undefined || steps.length > 0;
+  const note = noteWords(part, derivation, shares.get(part), assumption.waits);
+  const cells = [
+    node.name,
+    worth
+      ? `${percent(worth.value)}`
+      : node.kind === 'piece' && node.settlement === 'unsettled'
+        ? 'open'
+        : '–',
+    counts && role !== 'extra' ? decimalText(part.denominator, 3) : role === 'extra' ? '+' : '–',
+    counts ? decimalText(shownAbove(part.numerator, derivation), 2) : '–',
+  ];
+  return (
+    <View style={{ borderTopWidth: 1, borderColor: c.rule }}>
+      <Pressable
+        role="button"
+        disabled={!opens}
+        aria-expanded={opens ? isOpen : undefined}
+        aria-label={`${node.name}: ${cells[1]}${note ? `, ${note}` : ''}`}
+        onPress={() => setIsOpen(!isOpen)}
+        style={{ minHeight: TOUCH, justifyContent: 'center' }}
+      >
+        <Columns
+          cells={cells}
+          quiet={!counts}
+          icon={opens ? (isOpen ? 'chevron-up' : 'chevron-down') : undefined}
+        />
+        {note && (
+          <Text variant="bodySmall" style={{ color: c.soft, paddingBottom: SPACE.s }}>
+            {note}
+          </Text>
+        )}
+      </Pressable>
+      {isOpen && (
+        <Inset>
+          {part.derivation && <Sum derivation={part.derivation} assumption={assumption} shares={shares} />}
+          {node.kind === 'piece' &&
+            steps.map((step, index) => <Soft key={index}>{stepWords(step, node)}</Soft>)}
+        </Inset>
+      )}
+    </View>
+  );
+}
+
+function Inset({ children }: { children: ReactNode }) {
+  const c = useColours();
+  return (
+    <View
+      style={{
+        borderLeftWidth: 3,
+        borderColor: c.primarySoft,
+        paddingLeft: SPACE.m,
+        marginBottom: SPACE.s,
+        gap: SPACE.xs,
+      }}
+    >
+      {children}
+    </View>
+  );
+}
+
+interface ColumnsProps {
+  cells: readonly string[];
+  head?: boolean;
+  quiet?: boolean;
+  icon?: string | undefined;
+}
+
+function Columns({ cells, head = false, quiet = false, icon }: ColumnsProps) {
+  const c = useColours();
+  const [name, ...numbers] = cells;
+  const colour = head || quiet ? c.soft : c.ink;
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingVertical: SPACE.s }}>
+      <View style={{ flex: 1, minWidth: 0, flexDirection: 'row', alignItems: 'center', gap: 2 }}>
+        <Text
+          variant={head ? 'bodySmall' : 'bodyMedium'}
+          numberOfLines={2}
+          style={{ color: colour, flexShrink: 1 }}
+        >
+          {name}
+        </Text>
+        {icon && <Icon name={icon} size={16} color={c.soft} />}
+      </View>
+      {numbers.map((text, index) => (
+        <Text
+          key={index}
+          variant={head ? 'bodySmall' : 'bodyMedium'}
+          style={{ color: colour, width: 56, textAlign: 'right' }}
+        >
+          {text}
+        </Text>
+      ))}
+    </View>
+  );
+}
+
+function LetterLine({ value, letters }: { value: Rational; letters: Parameters<typeof bandOf>[1] }) {
+  const band = bandOf(value, letters);
+  const round = rounded(value, letters);
+  const index = letters.bands.findIndex((entry) => entry.band === band);
+  const next = letters.bands[index - 1];
+  const starts = `${band.label} starts at ${number(band.from)}${next ? `, ${next.band.label} at ${number(next.band.from)}` : ''}.`;
+  return (
+    <Soft>
+      {letters.round
+        ? `${decimalText(value.mul(HUNDRED), 6)} rounds to ${decimalText(round.mul(HUNDRED), 6)}. `
+        : ''}
+      {starts}
+    </Soft>
+  );
+}

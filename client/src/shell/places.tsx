@@ -1,0 +1,126 @@
+import { Link, usePathname } from 'expo-router';
+import { Pressable, View } from 'react-native';
+import { IconButton, Text } from 'react-native-paper';
+import { useLooseEnds, wantsDecision } from '@/model/loose-ends';
+import { undoLast, useSteps } from '@/data/undo';
+import { Icon } from '@/theme/icons';
+import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
+import { DISPLAY, useColours } from '@/theme/paper-theme';
+
+const PLACES = [
+  { href: '/', label: 'Term' },
+  { href: '/loose-ends', label: 'Loose ends' },
+  { href: '/record', label: 'Record' },
+  { href: '/you', label: 'You' },
+] as const;
+
+type PlaceHref = (typeof PLACES)[number]['href'];
+
+/** The way to the four places. */
+export function Places() {
+  const c = useColours();
+  const wide = useIsWide();
+  return (
+    <View
+      role="navigation"
+      aria-label="Places"
+      style={{
+        flexDirection: wide ? 'column' : 'row',
+        alignItems: 'center',
+        justifyContent: wide ? 'flex-start' : 'space-around',
+        gap: wide ? SPACE.s : 0,
+        backgroundColor: wide ? c.paper : c.card,
+        borderColor: c.rule,
+        borderTopWidth: wide ? 0 : 1,
+        borderRightWidth: wide ? 1 : 0,
+        width: wide ? 88 : undefined,
+        paddingVertical: wide ? SPACE.l : SPACE.s,
+      }}
+    >
+      {wide && (
+        <Text
+          aria-hidden
+          style={{ fontFamily: DISPLAY, fontSize: 30, color: c.primary, marginBottom: SPACE.s }}
+        >
+          f
+        </Text>
+      )}
+      {PLACES.map(({ href, label }) =>
+        href === '/record' ? <Record key={href} /> : <Place key={href} href={href} label={label} />,
+      )}
+      <Undo />
+    </View>
+  );
+}
+
+function Place({ href, label }: { href: PlaceHref; label: string }) {
+  const c = useColours();
+  const here = useIsHere(href);
+  const loose = useLooseEnds().filter(wantsDecision).length;
+  const count = href === '/loose-ends' ? loose : 0;
+  return (
+    <Link href={href} asChild>
+      <Pressable
+        role="link"
+        aria-current={here ? 'page' : undefined}
+        aria-label={count > 0 ? `${label}, ${count}` : label}
+        style={{ minHeight: TOUCH, minWidth: 64, alignItems: 'center', justifyContent: 'center', gap: 2 }}
+      >
+        <Text variant="labelMedium" style={{ color: here ? c.primary : c.soft }}>
+          {label}
+        </Text>
+        {count > 0 && (
+          <Text
+            variant="labelSmall"
+            style={{ color: c.onAskSoft, backgroundColor: c.askSoft, borderRadius: 10, paddingHorizontal: 7 }}
+          >
+            {count}
+          </Text>
+        )}
+        {here && count === 0 && (
+          <View style={{ height: 3, width: 18, borderRadius: 2, backgroundColor: c.primary }} />
+        )}
+      </Pressable>
+    </Link>
+  );
+}
+
+/** The way back from the last thing that was done, wherever one is. */
+function Undo() {
+  const { past } = useSteps();
+  const last = past.at(-1);
+  if (!last) return null;
+  return <IconButton icon="undo" size={22} accessibilityLabel={`Undo: ${last.done}`} onPress={undoLast} />;
+}
+
+/** The centre: recording a score is never more than a touch away. */
+function Record() {
+  const c = useColours();
+  const here = useIsHere('/record');
+  return (
+    <Link href="/record" asChild>
+      <Pressable
+        role="link"
+        aria-label="Record"
+        aria-current={here ? 'page' : undefined}
+        style={{
+          width: 52,
+          height: 52,
+          borderRadius: 18,
+          backgroundColor: c.primary,
+          alignItems: 'center',
+          justifyContent: 'center',
+        }}
+      >
+        <Icon name="plus" size={24} color={c.onPrimary} />
+      </Pressable>
+    </Link>
+  );
+}
+
+function useIsHere(href: PlaceHref): boolean {
+  const path = usePathname();
+  return href === '/'
+    ? path === '/' || path.startsWith('/course') || path.startsWith('/new-course')
+    : path.startsWith(href) || (href === '/you' && path.startsWith('/scales'));
+}

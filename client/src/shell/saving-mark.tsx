@@ -1,0 +1,31 @@
+import { View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { isTold } from '@/data/sync/change-queue';
+import { useWaiting } from '@/data/sync/queue';
+import { useSaving } from '@/data/sync/use-saving';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+
+/** A quiet mark while changes are on their way; until they are there, they stand in the browser's own storage. */
+export function SavingMark() {
+  const c = useColours();
+  useSaving();
+  const waiting = useWaiting();
+  // What does not get through, and what waits behind it, is told of elsewhere.
+  const told = new Set(waiting.filter(isTold).map(({ change }) => change.courseId));
+  if (waiting.every(({ change }) => told.has(change.courseId))) return null;
+  const isTryingAgain = waiting.some(({ trouble }) => trouble !== undefined);
+  return (
+    <View
+      role="status"
+      style={{ position: 'absolute', top: SPACE.xs, right: SPACE.m, zIndex: 3, pointerEvents: 'none' }}
+    >
+      <Text
+        variant="bodySmall"
+        style={{ color: c.soft, backgroundColor: c.paper, paddingHorizontal: SPACE.xs }}
+      >
+        {isTryingAgain ? 'Not saved yet, trying again …' : 'Saving …'}
+      </Text>
+    </View>
+  );
+}

@@ -1,0 +1,81 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Button, Modal, Portal, Text, TextInput } from 'react-native-paper';
+import { reasonOf } from '@/data/api';
+import { useSession, useSignIn, useSignOut, type Student } from '@/data/session';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+import { Soft } from '@/ui/text';
+
+/** Asks a student who was signed out elsewhere to sign in again, over the page as it stands: whatever is typed stays typed. */
+export function SessionEnded() {
+  const { data: session } = useSession();
+  if (!session?.ended || !session.student) return null;
+  return <SignInAgain student={session.student} />;
+}
+
+function SignInAgain({ student }: { student: Student }) {
+  const c = useColours();
+  const [password, setPassword] = useState('');
+  const signIn = useSignIn();
+  const leave = useSignOut();
+  const enter = () =>
+    student.sample
+      ? signIn.mutate({ way: 'sample' })
+      : signIn.mutate({ way: 'sign in', email: student.email, password });
+  return (
+    <Portal>
+      <Modal visible dismissable={false} contentContainerStyle={{ padding: SPACE.l, alignItems: 'center' }}>
+        <View
+          role="dialog"
+          aria-modal
+          aria-label="Sign in again"
+          style={{
+            backgroundColor: c.card,
+            borderRadius: 20,
+            padding: SPACE.xl,
+            gap: SPACE.m,
+            width: '100%',
+            maxWidth: 420,
+          }}
+        >
+          <Text variant="titleLarge" role="heading" aria-level={2} style={{ color: c.ink }}>
+            You were signed out
+          </Text>
+          <Soft>
+            {student.sample
+              ? 'The sample data is put away after a day. Open it anew to go on looking around.'
+              : `Sign in again as ${student.email}: what you have typed stays here, and is saved then.`}
+          </Soft>
+          {!student.sample && (
+            <TextInput
+              mode="outlined"
+              label="Password"
+              aria-label="Password"
+              secureTextEntry
+              autoFocus
+              autoComplete="current-password"
+              value={password}
+              onChangeText={setPassword}
+              onSubmitEditing={enter}
+              style={{ backgroundColor: c.card }}
+            />
+          )}
+          {signIn.error && (
+            <Text variant="bodyMedium" role="alert" style={{ color: c.error }}>
+              {reasonOf(signIn.error)}
+            </Text>
+          )}
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+            <Button mode="contained" onPress={enter} loading={signIn.isPending}>
+              {student.sample ? 'Open it anew' : 'Sign in'}
+            </Button>
+            <Button onPress={() => leave.mutate()} loading={leave.isPending}>
+              Leave, and forget what is typed
+            </Button>
+          </View>
+        </View>
+      </Modal>
+    </Portal>
+  );
+}

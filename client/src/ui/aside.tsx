@@ -1,0 +1,25 @@
+import type { ReactNode } from 'react';
+import { ScrollView, View } from 'react-native';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+
+/** What stands at the right of a wide screen, where a change on the left is seen. */
+export function Aside({ label, children }: { label: string; children: ReactNode }) {
+  const c = useColours();
+  return (
+    <View
+      role="complementary"
+      aria-label={label}
+      style={{
+        width: '31%',
+        minWidth: 300,
+        maxWidth: 460,
+        backgroundColor: c.card,
+        borderLeftWidth: 1,
+        borderColor: c.rule,
+      }}
+    >
+      <ScrollView contentContainerStyle={{ padding: SPACE.xl, gap: SPACE.l }}>{children}</ScrollView>
+    </View>
+  );
+}

@@ -1,0 +1,44 @@
+import { useState, type ReactNode } from 'react';
+import { Pressable, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { Icon } from '@/theme/icons';
+import { SPACE, TOUCH } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+
+interface FoldProps {
+  title: string;
+  /** What is folded away, in a few words. */
+  summary?: string | undefined;
+  children: ReactNode;
+  startsOpen?: boolean;
+}
+
+/** Something rare, folded away under its title. */
+export function Fold({ title, summary, children, startsOpen = false }: FoldProps) {
+  const c = useColours();
+  const [isOpen, setIsOpen] = useState(startsOpen);
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Pressable
+        role="button"
+        aria-expanded={isOpen}
+        aria-label={title}
+        onPress={() => setIsOpen(!isOpen)}
+        style={{ minHeight: TOUCH, flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}
+      >
+        <Icon name={isOpen ? 'chevron-up' : 'chevron-down'} size={20} color={c.soft} />
+        <View style={{ flex: 1, minWidth: 0 }}>
+          <Text variant="labelLarge" style={{ color: c.ink }}>
+            {title}
+          </Text>
+          {summary && !isOpen && (
+            <Text variant="bodySmall" numberOfLines={2} style={{ color: c.soft }}>
+              {summary}
+            </Text>
+          )}
+        </View>
+      </Pressable>
+      {isOpen && <View style={{ gap: SPACE.l, paddingBottom: SPACE.s }}>{children}</View>}
+    </View>
+  );
+}

@@ -1,0 +1,84 @@
+import { isDecimal, shortestDecimal } from '@fidens/core';
+import { View } from 'react-native';
+import { Text, TextInput } from 'react-native-paper';
+import { useColours } from '@/theme/paper-theme';
+import { useKept } from './use-kept';
+
+interface KeptFieldProps {
+  /** What it is, for a screen reader; `shown` is what stands on it. */
+  label: string;
+  shown: string;
+  value: string;
+  fault: (text: string) => string | undefined;
+  /** Keeps what was typed; answers why not, where it is refused. */
+  onKeep: (text: string) => string | undefined | void;
+  style: object;
+  numeric?: boolean;
+  autoFocus?: boolean;
+  /** What is wrong with it beside the others, where it is right by itself. */
+  beside?: string | undefined;
+  /** What is typed and right, before it is kept; nothing once the field is left. */
+  onType?: ((text: string | undefined) => void) | undefined;
+}
+
+/** A number as it is typed, with a comma or a point, in the form in which it is kept. */
+function readNumber(typed: string): string {
+  const number = typed.trim().replace(',', '.');
+  return isDecimal(number) ? shortestDecimal(number) : number;
+}
+
+/** A field that keeps itself when it is left, or on Enter; what is not right stays in it, with what would be. */
+export function KeptField({
+  label,
+  shown,
+  value,
+  fault,
+  onKeep,
+  style,
+  numeric = false,
+  autoFocus = false,
+  beside,
+  onType,
+}: KeptFieldProps) {
+  const c = useColours();
+  const read = numeric ? readNumber : undefined;
+  const { text, wrong: own, meanwhile, type, keep } = useKept({ value, fault, read, onKeep });
+  const wrong = own ?? beside;
+  const leave = () => {
+    onType?.(undefined);
+    keep();
+  };
+  return (
+    <View style={style}>
+      <TextInput
+        mode="outlined"
+        dense
+        autoFocus={autoFocus}
+        label={shown}
+        aria-label={label}
+        aria-invalid={!!wrong}
+        value={text}
+        onChangeText={(next) => {
+          type(next);
+          const wanted = read?.(next) ?? next;
+          if (!fault(wanted)) onType?.(wanted);
+        }}
+        onBlur={leave}
+        onSubmitEditing={leave}
+        error={!!wrong}
+        inputMode={numeric ? 'decimal' : 'text'}
+        style={{ backgroundColor: c.card }}
+      />
+      {wrong && (
+        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
+          {wrong}
+        </Text>
+      )}
+      {meanwhile !== undefined && (
+        <Text variant="bodySmall" role="status" style={{ color: c.soft }}>
+          It has become {meanwhile === '' ? 'empty' : `“${meanwhile}”`} meanwhile. Enter keeps yours.
+        </Text>
+      )}
+    </View>
+  );
+}

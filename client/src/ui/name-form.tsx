@@ -1,0 +1,65 @@
+import { libraryNameSchema } from '@fidens/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Button, Text, TextInput } from 'react-native-paper';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+
+interface NameFormProps {
+  label: string;
+  button: string;
+  /** The name to start from. */
+  name?: string;
+  busy: boolean;
+  /** Why it was refused, where it was. */
+  reason: string | undefined;
+  onName: (name: string) => void;
+}
+
+/** A name, and what is done under it. */
+export function NameForm({ label, button, name = '', busy, reason, onName }: NameFormProps) {
+  const c = useColours();
+  const [text, setText] = useState(name);
+  const typed = text.trim();
+  const wrong = typed !== '' && !!libraryNameSchema.validate(typed).error;
+  const keep = () => {
+    if (typed === '' || wrong || busy) return;
+    onName(typed);
+  };
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+        <TextInput
+          mode="outlined"
+          dense
+          label={label}
+          aria-label={label}
+          value={text}
+          onChangeText={setText}
+          onSubmitEditing={keep}
+          error={wrong}
+          style={{ flex: 1, backgroundColor: c.card }}
+        />
+        <Button
+          mode="outlined"
+          style={{ marginTop: 6 }}
+          loading={busy}
+          disabled={typed === '' || wrong}
+          onPress={keep}
+        >
+          {button}
+        </Button>
+      </View>
+      {wrong && (
+        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
+          A name of at most 100 characters.
+        </Text>
+      )}
+      {reason !== undefined && (
+        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
+          {reason}
+        </Text>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,64 @@
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import { ActivityIndicator, Button, Text } from 'react-native-paper';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+import { Soft } from './text';
+
+/** What stands where records are on their way. */
+export function Loading({ what }: { what: string }) {
+  return (
+    <View style={{ padding: SPACE.xxl, alignItems: 'center', gap: SPACE.m }} role="status">
+      <ActivityIndicator aria-label={`Loading ${what}`} />
+      <Soft>Loading {what} …</Soft>
+    </View>
+  );
+}
+
+/** What stands where records could not be read, with the way back. */
+export function Failed({ what, reason, retry }: { what: string; reason: string; retry: () => void }) {
+  const { ink } = useColours();
+  return (
+    <View style={{ padding: SPACE.xl, gap: SPACE.m, alignItems: 'flex-start' }} role="alert">
+      <Text variant="titleLarge" style={{ color: ink }}>
+        {what} could not be read
+      </Text>
+      <Soft>{reason} Nothing is lost.</Soft>
+      <Button mode="contained" onPress={retry}>
+        Try again
+      </Button>
+    </View>
+  );
+}
+
+/** What stands where there is nothing yet: what this place is for, and the first step. */
+export function Empty({
+  title,
+  children,
+  actions,
+}: {
+  title: string;
+  children: ReactNode;
+  actions?: ReactNode;
+}) {
+  const { ink, card, rule } = useColours();
+  return (
+    <View
+      style={{
+        backgroundColor: card,
+        borderColor: rule,
+        borderWidth: 1,
+        borderRadius: 20,
+        padding: SPACE.xl,
+        gap: SPACE.m,
+        alignItems: 'flex-start',
+      }}
+    >
+      <Text variant="headlineMedium" role="heading" aria-level={2} style={{ color: ink }}>
+        {title}
+      </Text>
+      <Soft>{children}</Soft>
+      {actions}
+    </View>
+  );
+}

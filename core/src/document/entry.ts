@@ -1,0 +1,183 @@
+import type { Assessment, Scale, Score, Status } from './course';
+import { isDecimal, shortestDecimal } from '../numbers/decimal';
+import { decimalText, fractionOfPercent, HUNDRED, rational, type Rational } from '../numbers/rational';
+
+/** What an entry sets on its piece. */
+export interface EntrySet {
+  readonly status: Status;
+  /** `undefined` takes a score away. */
+  readonly score: Score | undefined;
+}
+
+/** What was understood of an entry, or what would be understood. */
+export type Entry =
+  | ({ readonly kind: 'set'; readonly offer?: EntryReading } & EntryReading)
+  /** It can be meant in several ways that record something else: it must be asked which. */
+  | { readonly kind: 'asks'; readonly said: string; readonly readings: readonly EntryReading[] }
+  | { readonly kind: 'unclear'; readonly said: string };
+
+/** One way to read a text: what it sets, and what it is in words. */
+export interface EntryReading {
+  readonly set: EntrySet;
+  /** What the piece is out of then, where that changes. */
+  readonly possible?: string;
+  readonly said: string;
+}
+
+/** The words of the states, each recognised from three letters on. */
+export const STATE_WORDS: readonly { readonly word: string; readonly status: Status }[] = [
+  { word: 'missing', status: 'missing' },
+  { word: 'excused', status: 'excused' },
+  { word: 'waiting', status: 'awaiting' },
+];
+
+/**
+ * Reads what a student types for a piece: points (`17.5`), a fraction (`17/20`), a percent (`91%`), a letter of the scale, a
+ * state (`mis`, `exc`, `wai`) or nothing. A comma is a decimal point. A bare number is always points.
+ *
+ * @param text - as typed
+ * @param piece - whose entry it is
+ * @param scale - the course's scale, for letters
+ * @returns what to record and what it means in words; or the ways in which it can be meant, or what would be understood
+ */
+export function readEntry(text: string, piece: Assessment, scale: Scale): Entry {
+  const typed = text.trim();
+  if (typed === '') return { kind: 'set', set: { status: 'open', score: undefined }, said: 'nothing yet' };
+  return (
+    readNumber(typed, piece, scale) ??
+    readLetter(typed, piece, scale) ??
+    readState(typed) ?? { kind: 'unclear', said: unclear(typed, piece, scale) }
+  );
+}
+
+/** A score as it stands in its field: the text that gives it again when read. */
+export function entryText(piece: Assessment): string {
+  const { score, status } = piece;
+  if (score && 'points' in score) return score.points;
+  if (score && 'percent' in score) return `${score.percent}%`;
+  if (score) return score.label;
+  return STATE_WORDS.find((state) => state.status === status)?.word ?? '';
+}
+
+function readNumber(typed: string, piece: Assessment, scale: Scale): Entry | undefined {
+  if (/\d\s+\d/.test(typed)) return { kind: 'unclear', said: twoNumbers(typed) };
+  const plain = typed.replace(/,/g, '.').replace(/\s+/g, '');
+  const percent = plain.endsWith('%') ? decimal(plain.slice(0, -1)) : undefined;
+  if (percent) {
+    return {
+      kind: 'set',
+      set: scored({ percent }),
+      said: `${percent}%${passes(rational(percent).compare(HUNDRED) > 0)}`,
+    };
+  }
+  const [top, bottom, ...rest] = plain.split('/').map(decimal);
+  if (!top || rest.length > 0) return undefined;
+  if (!plain.includes('/')) {
+    const offer = letterOffer(typed, scale);
+    return {
+      kind: 'set',
+      set: scored({ points: top }),
+      said: points(top, piece.possible),
+      ...(offer && { offer }),
+    };
+  }
+  if (!bottom || rational(bottom).n === 0n) return undefined;
+  if (rational(bottom).compare(rational(piece.possible)) === 0)
+    return { kind: 'set', ...outOf(top, bottom, piece) };
+  // Nobody has said what the piece is out of: the teacher just did.
+  if (piece.presumed) return { kind: 'set', ...outOf(top, bottom, piece) };
+  return otherBottom(top, bottom, piece);
+}
+
+/** Points of a whole that was written beside them: from then on it is what the piece is out of. */
+function outOf(top: string, bottom: string, { possible, presumed }: Assessment): EntryReading {
+  const isNews = presumed || rational(bottom).compare(rational(possible)) !== 0;
+  return {
+    set: scored({ points: top }),
+    said: points(top, bottom),
+    ...(isNews && { possible: shortestDecimal(bottom) }),
+  };
+}
+
+/** A fraction of another whole than the piece's: either its percent is meant, or the piece's own whole is wrong. */
+function otherBottom(top: string, bottom: string, piece: Assessment): Entry | undefined {
+  const percent = decimalText(rational(top).div(rational(bottom)).mul(HUNDRED), 6);
+  if (!isDecimal(percent)) return undefined;
+  const share = decimalText(fractionOfPercent(percent).mul(rational(piece.possible)), 2);
+  return {
+    kind: 'asks',
+    said: `${top} of ${bottom}, but this piece is out of ${piece.possible}. Which is meant?`,
+    readings: [
+      { ...outOf(top, bottom, piece), said: `It is out of ${bottom}: ${points(top, bottom)}` },
+      { set: scored({ percent }), said: `${percent}% of ${piece.possible}: ${share}` },
+    ],
+  };
+}
+
+function readLetter(typed: string, { possible }: Assessment, scale: Scale): Entry | undefined {
+  const band = bandNamed(typed, scale);
+  if (!band) return undefined;
+  if (band.worth === undefined) {
+    return {
+      kind: 'unclear',
+      said: `${band.label} cannot be a score yet: the scale does not say what it is worth. Set its “Score %” under Rules, Grading scale.`,
+    };
+  }
+  const earned = decimalText(fractionOfPercent(band.worth).mul(rational(possible)), 2);
+  return {
+    kind: 'set',
+    set: scored({ label: band.label }),
+    said: `${band.label}, worth ${band.worth}%: ${earned} of ${possible}`,
+  };
+}
+
+function letterOffer(typed: string, scale: Scale): EntryReading | undefined {
+  const band = bandNamed(typed, scale);
+  if (band?.worth === undefined) return undefined;
+  return {
+    set: scored({ label: band.label }),
+    said: `${band.label} of the scale, ${band.worth}%`,
+  };
+}
+
+/** The band that is meant: its label, the case of letters and the kind of minus aside. */
+function bandNamed(typed: string, { bands }: Scale) {
+  const same = (label: string) => label.toLowerCase().replace(/[−–]/g, '-');
+  return bands.find(({ label }) => label === typed) ?? bands.find(({ label }) => same(label) === same(typed));
+}
+
+function readState(typed: string): Entry | undefined {
+  const start = typed.toLowerCase();
+  const state = start.length >= 3 ? STATE_WORDS.find(({ word }) => word.startsWith(start)) : undefined;
+  return state && { kind: 'set', set: { status: state.status, score: undefined }, said: state.word };
+}
+
+function scored(score: Score): EntrySet {
+  return { status: 'scored', score };
+}
+
+/** Normalises digits typed in a hurry: `.5` and `17.` are numbers too. */
+function decimal(text: string): string | undefined {
+  const full = text.startsWith('.') ? `0${text}` : text.replace(/\.$/, '');
+  return isDecimal(full) ? full : undefined;
+}
+
+function points(earned: string, possible: string): string {
+  const share: Rational = rational(earned).div(rational(possible)).mul(HUNDRED);
+  return `${earned} of ${possible}, ${decimalText(share, 1)}%${passes(share.compare(HUNDRED) > 0)}`;
+}
+
+function passes(above: boolean): string {
+  return above ? ' — above full marks' : '';
+}
+
+function twoNumbers(typed: string): string {
+  const [first, second] = typed.split(/\s+/);
+  return `“${typed}” is two numbers. ${first} of ${second} is ${first}/${second}.`;
+}
+
+function unclear(typed: string, { possible }: Assessment, { bands }: Scale): string {
+  const letter = bands.find(({ worth }) => worth !== undefined)?.label;
+  const examples = [`17.5`, `17/${possible}`, '91%', ...(letter ? [letter] : []), 'missing', 'excused'];
+  return `“${typed}” is no score. Try ${examples.slice(0, -1).join(', ')} or ${examples.at(-1)}.`;
+}

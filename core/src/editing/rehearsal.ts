@@ -1,0 +1,97 @@
+import Joi from 'joi';
+import { libraryNameSchema } from '../document/account-schema';
+import { assessmentFields, LIMITS, lineSchema } from '../document/course-schema';
+import type { Course, Decimal, Score, Status } from '../document/course';
+import { applyEdits } from './apply-edits';
+import { setting, type Edit } from './edit';
+import { find } from '../document/tree';
+import { check, type Checked } from '../document/validation';
+
+/** What is tried on one piece or category: never a record. */
+export interface Try {
+  readonly id: string;
+  /** Another state, with its score where it has one. */
+  readonly entry?: { readonly status: Status; readonly score?: Score };
+  /** Taken out of the count. */
+  readonly counted?: false;
+  /** Another weight. */
+  readonly weight?: Decimal;
+}
+
+/** Trial scores that are kept under a name. */
+export interface Rehearsal {
+  readonly id: string;
+  readonly name: string;
+  readonly tries: readonly Try[];
+}
+
+const trySchema = Joi.object({
+  id: lineSchema(LIMITS.id).required(),
+  entry: Joi.object({ status: assessmentFields.status.required(), score: assessmentFields.score }),
+  counted: Joi.valid(false),
+  weight: assessmentFields.weight,
+}).or('entry', 'counted', 'weight');
+
+const rehearsalSchema = Joi.object({
+  name: libraryNameSchema.required(),
+  tries: Joi.array().items(trySchema).min(1).max(LIMITS.tries).unique('id').required(),
+});
+
+/**
+ * Checks a rehearsal that came from outside.
+ *
+ * @returns its name and tries, or everything that is wrong with them, each with its place (`tries[0].weight`)
+ */
+export function checkRehearsal(json: unknown): Checked<Omit<Rehearsal, 'id'>> {
+  return check(rehearsalSchema.required(), json);
+}
+
+/** The change of a course that a try would be. */
+export function editOf({ id, entry, counted, weight }: Try): Edit {
+  return setting(id, {
+    ...(entry && { status: entry.status, score: entry.score }),
+    ...(counted !== undefined && { counted }),
+    ...(weight !== undefined && { weight }),
+  });
+}
+
+/**
+ * Tries with one more, or with another for the same piece or category.
+ *
+ * @param next - what is tried of it from now on; one that tries nothing is taken back
+ */
+export function withTry(tries: readonly Try[], next: Try): Try[] {
+  const { id, ...tried } = next;
+  const rest = tries.filter((other) => other.id !== id);
+  const left = Object.entries(tried).filter(([, value]) => value !== undefined);
+  return left.length === 0 ? rest : [...rest, { id, ...Object.fromEntries(left) } as Try];
+}
+
+/** A course as it would be. */
+export interface Rehearsed {
+  readonly course: Course;
+  /** What was tried on something that is not there any more, or does not fit. */
+  readonly gone: readonly Try[];
+}
+
+/**
+ * A course with tries on it. The course itself stays as it is. What does not fit it any more is left out, and said.
+ *
+ * @param course - a valid document
+ */
+export function rehearse(course: Course, tries: readonly Try[]): Rehearsed {
+  const gone = tries.filter((each) => !fits(course, each));
+  const fitting = tries.filter((each) => !gone.includes(each));
+  const edited = applyEdits(course, fitting.map(editOf));
+  return edited.ok ? { course: edited.course, gone } : { course, gone: tries };
+}
+
+function fits(course: Course, { id, entry }: Try): boolean {
+  const node = find(course, id)?.node;
+  if (!node || node === course.root) return false;
+  if (!entry) return true;
+  if (node.kind !== 'assessment') return false;
+  const { score } = entry;
+  if (!score || !('label' in score)) return true;
+  return course.scale.bands.some(({ label, worth }) => label === score.label && worth !== undefined);
+}

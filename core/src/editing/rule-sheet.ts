@@ -1,0 +1,122 @@
+import type { Assessment, Category, Course, CourseNode } from '../document/course';
+import { aligned, difference } from './difference';
+import type { Edit } from './edit';
+import { find, nodesIn, walk } from '../document/tree';
+
+/** What belongs to one student or one term and not to the rules. */
+const OWN = [
+  'status',
+  'score',
+  'late',
+  'due',
+  'extended',
+  'assume',
+  'class',
+  'note',
+] as const satisfies readonly (keyof Assessment)[];
+
+/**
+ * A course's rules without anything of the student's: no scores, states, lateness, rehearsals, notes or target; nor due
+ * moments, which belong to a term, and would make work of the next one overdue. Its categories, pieces with their points and
+ * weights, policies and scale stay. It is a course file like any other.
+ */
+export function ruleSheet(course: Course): Course {
+  const { note: _note, target: _target, root, ...rules } = course;
+  return { ...rules, root: categorySheet(root) };
+}
+
+function categorySheet({ note: _note, ...category }: Category): Category {
+  return {
+    ...category,
+    children: category.children.map((child) =>
+      child.kind === 'category' ? categorySheet(child) : pieceSheet(child),
+    ),
+  };
+}
+
+function pieceSheet(piece: Assessment): Assessment {
+  const sheet: Assessment = { ...piece };
+  for (const field of OWN) delete sheet[field];
+  return sheet;
+}
+
+/**
+ * A course under the rules of a sheet. Pieces and categories are the same by id, or by name in the same place; of those the
+ * sheet's rules hold, and what is the student's stays. What the sheet does not have stays where there is a record in it, rules
+ * and all, behind what the sheet has; the rest goes.
+ *
+ * @param course - the student's course; its title, code, credits, note and target stay
+ * @param sheet - the rules to come
+ */
+export function withSheet(course: Course, sheet: Course): Course {
+  const { policy: _policy, ...kept } = course;
+  const rules = aligned(course.root, ruleSheet(sheet).root);
+  return {
+    ...kept,
+    scale: sheet.scale,
+    ...(sheet.policy && { policy: sheet.policy }),
+    root: merged(course.root, rules, hasRecord),
+  };
+}
+
+/**
+ * Gives a category the rules of another of the same course, such as of a term's other half: how it adds up, what it drops, its
+ * categories with their weights. Its own place and part in the course stay, and so do all its pieces.
+ *
+ * @returns the edits; empty where the rules are the same
+ */
+export function copyRules(course: Course, from: string, to: string): Edit[] {
+  const [source, target] = [find(course, from)?.node, find(course, to)?.node];
+  if (source?.kind !== 'category' || target?.kind !== 'category') return [];
+  const taken = [...walk(course)].map(({ node }) => node.id);
+  const { weight: _weight, extraCredit: _extraCredit, counted: _counted, ...rules } = withoutPieces(source);
+  const { children } = aligned(target, rules, taken);
+  const { name } = target;
+  const wanted = { ...rules, ...chosen(target, PART), id: to, name, children };
+  return difference({ ...course, root: target }, { ...course, root: merged(target, wanted, () => true) });
+}
+
+/** What a category or piece is to what it stands in. */
+const PART = ['weight', 'extraCredit', 'counted'] as const satisfies readonly (keyof Category)[];
+
+function withoutPieces(category: Category): Category {
+  const { note: _note, ...rules } = category;
+  const inside = category.children.filter((child) => child.kind === 'category');
+  return { ...rules, children: inside.map(withoutPieces) };
+}
+
+/**
+ * A category under other rules: what both have keeps what is the student's, and what only the category has stays, behind what
+ * the rules have, where it is to be kept or holds what is.
+ */
+function merged(own: Category, rules: Category, isKept: (piece: Assessment) => boolean): Category {
+  const owned = new Map(nodesIn(own).map((node) => [node.id, node]));
+  const inRules = new Set(nodesIn(rules).map(({ id }) => id));
+  const rest = ({ children }: Category): CourseNode[] =>
+    children.flatMap((child): CourseNode[] => {
+      if (child.kind === 'assessment') return !inRules.has(child.id) && isKept(child) ? [child] : [];
+      const inside = inRules.has(child.id) ? [] : rest(child);
+      return inside.length > 0 ? [{ ...child, children: inside }] : [];
+    });
+  const visit = (node: CourseNode): CourseNode => {
+    const mine = owned.get(node.id);
+    if (node.kind === 'assessment') return { ...node, ...chosen((mine ?? {}) as Partial<Assessment>, OWN) };
+    const category = mine as Category | undefined;
+    return {
+      ...node,
+      ...chosen<Partial<Category>, 'note'>(category ?? {}, ['note']),
+      children: [...node.children.map(visit), ...(category ? rest(category) : [])],
+    };
+  };
+  return visit(rules) as Category;
+}
+
+/** Some fields of an object, those that are there. */
+function chosen<T extends object, K extends keyof T>(object: T, keys: readonly K[]): Partial<Pick<T, K>> {
+  const there = keys.filter((key) => object[key] !== undefined);
+  return Object.fromEntries(there.map((key) => [key, object[key]])) as Partial<Pick<T, K>>;
+}
+
+function hasRecord(piece: Assessment): boolean {
+  return OWN.some((field) => piece[field] !== undefined && !(field === 'status' && piece.status === 'open'));
+}

@@ -1,0 +1,90 @@
+import { exact, type Rounding } from '../numbers/arithmetic';
+import type { Band, Scale } from '../document/course';
+import { rounding } from './plan';
+import {
+  decimalText,
+  fractionOfPercent,
+  HUNDRED,
+  ONE,
+  roundToStep,
+  ZERO,
+  type Rational,
+} from '../numbers/rational';
+
+const HALF = fractionOfPercent('50');
+
+/** A grading scale ready to decide letters: cut-offs as fractions of one, highest first. */
+export interface Letters {
+  readonly bands: readonly { readonly band: Band; readonly from: Rational }[];
+  readonly round: Rounding<Rational> | undefined;
+}
+
+export function lettersOf(scale: Scale): Letters {
+  return {
+    bands: scale.bands.map((band) => ({ band, from: fractionOfPercent(band.from) })),
+    round: rounding(scale.round),
+  };
+}
+
+/** The course's value as the scale rounds it, a fraction of one. */
+export function rounded(value: Rational, { round }: Letters): Rational {
+  return round ? exact.round(value, round) : value;
+}
+
+/** The values that reach a cut-off: all above one, and perhaps that one itself; fractions of one. */
+export interface Threshold {
+  readonly least: Rational;
+  /** Whether the least itself reaches it. */
+  readonly within: boolean;
+}
+
+/** The values that the scale rounds to a cut-off or above it. */
+export function thresholdOf(from: Rational, { round }: Letters): Threshold {
+  if (!round) return { least: from, within: true };
+  const { step, mode } = round;
+  const steps = roundToStep(from.div(step), ONE, 'up');
+  if (mode === 'down') return { least: steps.mul(step), within: true };
+  if (steps.n === 0n) return { least: ZERO, within: true };
+  if (mode === 'up') return { least: steps.sub(ONE).mul(step), within: false };
+  return { least: steps.sub(HALF).mul(step), within: mode === 'half-up' || steps.n % 2n === 0n };
+}
+
+/** Whether a value is one that reaches a cut-off. */
+export function reaches(value: Rational, { least, within }: Threshold): boolean {
+  const order = value.compare(least);
+  return order > 0 || (within && order === 0);
+}
+
+/**
+ * The band that a course's value gets (grading rules, section 6).
+ *
+ * @param value - a fraction of one, exact, not rounded
+ * @returns the band; every value has one, as the lowest starts at 0
+ */
+export function bandOf(value: Rational, letters: Letters): Band {
+  const reached = rounded(value, letters);
+  return letters.bands.find(({ from }) => reached.compare(from) >= 0)!.band;
+}
+
+/** Decimals beyond which a percent is told by the cut-off that it misses. */
+const MOST_DECIMALS = 4;
+
+/**
+ * A percent for people: rounded to as many decimals as are asked for, more where those would seem to reach a cut-off that is missed,
+ * or to miss one that is reached. It is always rounded, never cut off.
+ *
+ * @param value - a fraction of one
+ * @param decimals - how many where that is honest
+ * @returns percent without its sign, for example "79.96", or "just below 80"
+ */
+export function shownPercent(value: Rational, letters: Letters, decimals = 1): string {
+  const percent = value.mul(HUNDRED);
+  const { label } = bandOf(value, letters);
+  for (let shown = decimals; shown <= MOST_DECIMALS; shown += 1) {
+    const text = decimalText(percent, shown, true);
+    if (bandOf(fractionOfPercent(text), letters).label === label) return text;
+  }
+  const missed = letters.bands.findLast(({ band, from }) => band.label !== label && from.compare(value) > 0);
+  const cutOff = missed && decimalText(missed.from.mul(HUNDRED), 6);
+  return cutOff === undefined ? decimalText(percent, 6, true) : `just below ${cutOff}`;
+}

@@ -1,0 +1,63 @@
+import type { Score } from '../document/course';
+import { pieceValue, type Assumption, type Derivation, type Part } from './combine';
+import { exact } from '../numbers/arithmetic';
+import { afterPenalty, type Lateness } from './late';
+import type { PlannedPiece } from './plan';
+import { HUNDRED, type Rational } from '../numbers/rational';
+
+/** One step on the way from a piece's entry to its value; values are fractions of its possible points. */
+export type PieceStep =
+  | { readonly kind: 'entered'; readonly score: Score; readonly value: Rational }
+  | { readonly kind: 'missing'; readonly overdue: boolean; readonly value: Rational }
+  | { readonly kind: 'supposed'; readonly assumed: boolean; readonly value: Rational }
+  | { readonly kind: 'late'; readonly lateness: Lateness; readonly value: Rational }
+  | { readonly kind: 'capped'; readonly value: Rational };
+
+/**
+ * The way from a piece's entry to its value under an assumption, step by step.
+ *
+ * @returns the steps in order; empty where the piece has no value
+ */
+export function pieceSteps(piece: PlannedPiece, assumption: Assumption): PieceStep[] {
+  const value = pieceValue(piece, assumption);
+  if (value === undefined) return [];
+  const [first, start] = firstStep(piece, assumption);
+  const steps: PieceStep[] = [first];
+  const { penalty } = piece.handling;
+  const afterLate = penalty ? afterPenalty(start, penalty, exact) : start;
+  if (piece.lateness && piece.status !== 'missing') {
+    steps.push({ kind: 'late', lateness: piece.lateness, value: afterLate });
+  }
+  if (afterLate.compare(value) !== 0) steps.push({ kind: 'capped', value });
+  return steps;
+}
+
+function firstStep(piece: PlannedPiece, assumption: Assumption): [PieceStep, Rational] {
+  if (piece.settlement === 'unsettled') {
+    const value = assumption.valueOf(piece)!;
+    return [{ kind: 'supposed', assumed: piece.assumed !== undefined, value }, value];
+  }
+  const value = piece.entered!;
+  if (piece.status === 'missing') return [{ kind: 'missing', overdue: piece.overdue, value }, value];
+  return [{ kind: 'entered', score: piece.source!.score!, value }, value];
+}
+
+/**
+ * How much of the course each part that counts is, in percent points: the whole is 100, and a regular part of a category has its
+ * part of what the category has. What is dropped, left out or extra credit has no share.
+ *
+ * @param root - a derivation of the course's root
+ */
+export function sharesOf(root: Derivation): ReadonlyMap<Part, Rational> {
+  const shares = new Map<Part, Rational>();
+  const visit = ({ parts, denominator: below }: Derivation, share: Rational) => {
+    for (const part of parts) {
+      if (part.role !== 'regular' || below.n === 0n) continue;
+      const own = share.mul(part.denominator).div(below);
+      shares.set(part, own);
+      if (part.derivation) visit(part.derivation, own);
+    }
+  };
+  visit(root, HUNDRED);
+  return shares;
+}

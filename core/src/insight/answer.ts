@@ -1,0 +1,87 @@
+import type { Course, Moment } from '../document/course';
+import { bandOf, lettersOf, type Letters } from '../grading/letter';
+import { outlooks, type Outlooks } from '../grading/outlook';
+import { problems, type Problem } from '../grading/problems';
+import { decimalText, fractionText, HUNDRED, rational } from '../numbers/rational';
+import { reach, type BandReach, type Gap } from '../search/reach';
+import { solve } from '../search/solve';
+import { swings } from '../search/swing';
+import type { Derivation } from '../grading/combine';
+
+/** One outlook in words of the command line. */
+export interface OutlookAnswer {
+  percent: string;
+  exact: string;
+  letter: string;
+}
+
+interface BandAnswer {
+  label: string;
+  state: BandReach['state'];
+  holds: boolean | null;
+  gaps: readonly Gap[];
+}
+
+/** Everything that the command line answers about one course (`docs/course-file.md`). */
+export interface Answer {
+  title: string;
+  standing: OutlookAnswer | null;
+  floor: OutlookAnswer | null;
+  ceiling: OutlookAnswer | null;
+  forecast: OutlookAnswer | null;
+  reach: (BandAnswer & { from: string; level: string | null })[];
+  swing: { id: string; points: string }[];
+  problems: Problem[];
+  solve?: { id: string; bands: (BandAnswer & { score: string | null })[] } | { id: string; why: string };
+}
+
+/**
+ * Answers everything about one course.
+ *
+ * @param course - a valid document
+ * @param now - the moment at which overdue work is judged
+ * @param piece - the id of a piece to solve for, if asked
+ */
+export function answer(course: Course, now: Moment, piece?: string): Answer {
+  const found = outlooks(course, now);
+  const letters = lettersOf(course.scale);
+  return {
+    title: course.title,
+    standing: outlookAnswer(found.standing, letters),
+    floor: outlookAnswer(found.floor, letters),
+    ceiling: outlookAnswer(found.ceiling, letters),
+    forecast: outlookAnswer(found.forecast, letters),
+    reach: reach(found).map((entry) => ({
+      ...bandAnswer(entry),
+      from: decimalText(rational(entry.band.from), 6),
+      level: entry.level ?? null,
+    })),
+    swing: swings(found).map(({ id, points }) => ({ id, points: decimalText(points, 6) })),
+    problems: problems(course),
+    ...(piece === undefined ? {} : { solve: solveAnswer(found, piece) }),
+  };
+}
+
+function outlookAnswer(derivation: Derivation | undefined, letters: Letters): OutlookAnswer | null {
+  if (!derivation?.worth) return null;
+  const { value } = derivation.worth;
+  const percent = value.mul(HUNDRED);
+  return {
+    percent: decimalText(percent, 6),
+    exact: fractionText(percent),
+    letter: bandOf(value, letters).label,
+  };
+}
+
+function bandAnswer({ band, state, holds, gaps }: BandReach): BandAnswer {
+  return { label: band.label, state, holds: holds ?? null, gaps };
+}
+
+function solveAnswer(found: Outlooks, piece: string): NonNullable<Answer['solve']> {
+  const solution = solve(found, piece);
+  if ('why' in solution) return solution;
+  return {
+    id: piece,
+    bands: solution.bands.map((entry) => ({ ...bandAnswer(entry), score: entry.level ?? null })),
+  };
+}

@@ -1,0 +1,33 @@
+import type { Course } from '../document/course';
+import { bandOf, lettersOf } from '../grading/letter';
+import { rational, ZERO, type Rational } from '../numbers/rational';
+
+/** The credit-weighted mean of a term's grade points, and the courses that it leaves out. */
+export interface Gpa {
+  /** Nothing where no course can be counted. */
+  readonly points: Rational | undefined;
+  readonly leftOut: readonly Course[];
+}
+
+/**
+ * The GPA of a term for one outlook: Σ credits × band points / Σ credits, exact.
+ *
+ * @param grades - each course with its value in that outlook (a fraction of one), if it has one
+ * @returns courses without credits, without a value, or whose band has no points are left out, and named
+ */
+export function gpa(grades: readonly { course: Course; value: Rational | undefined }[]): Gpa {
+  let above = ZERO;
+  let below = ZERO;
+  const leftOut: Course[] = [];
+  for (const { course, value } of grades) {
+    const points = value && bandOf(value, lettersOf(course.scale)).points;
+    if (course.credits === undefined || points === undefined) {
+      leftOut.push(course);
+      continue;
+    }
+    const credits = rational(course.credits);
+    above = above.add(credits.mul(rational(points)));
+    below = below.add(credits);
+  }
+  return { points: below.n === 0n ? undefined : above.div(below), leftOut };
+}

@@ -1,0 +1,36 @@
+import type { Category, Course } from '../document/course';
+import { find } from '../document/tree';
+
+/** The parts of a course that carry a letter of their own: categories of the root that hold categories, such as a year's halves. */
+export function halvesOf({ root }: Course): Category[] {
+  return root.children.filter(
+    (child): child is Category =>
+      child.kind === 'category' &&
+      child.counted !== false &&
+      !child.extraCredit &&
+      child.children.some(({ kind }) => kind === 'category'),
+  );
+}
+
+/**
+ * A part of a course as a course of its own, with the same scale and the policies in force there, so that everything that can be
+ * asked of a course can be asked of it.
+ *
+ * @param id - a category of the course
+ * @returns nothing where there is no such category
+ */
+export function partAsCourse(course: Course, id: string): Course | undefined {
+  const placed = find(course, id);
+  if (placed?.node.kind !== 'category') return undefined;
+  const { weight: _weight, extraCredit: _extra, counted: _counted, ...root } = placed.node;
+  const { target: _target, credits: _credits, ...rest } = course;
+  const inherited = [...(placed.ancestors as Category[])].reverse();
+  const missing = root.missing ?? inherited.find((category) => category.missing)?.missing;
+  const late =
+    root.late === undefined ? inherited.find((category) => category.late !== undefined)?.late : root.late;
+  return {
+    ...rest,
+    title: root.name,
+    root: { ...root, ...(missing && { missing }), ...(late !== undefined && { late }) },
+  };
+}

@@ -1,0 +1,56 @@
+import { exact } from '../numbers/arithmetic';
+import type { Derivation } from '../grading/combine';
+import { Composition } from './composition';
+import type { Worth } from '../grading/candidates';
+import { adjusted } from '../grading/adjustment';
+import type { Outlooks } from '../grading/outlook';
+import type { PlannedPiece } from '../grading/plan';
+import { HUNDRED, ONE, ZERO, type Rational } from '../numbers/rational';
+
+/** How far one open piece can still move the course (grading rules, section 8). */
+export interface Swing {
+  readonly id: string;
+  /** Percent points of the course between the piece at full marks and at 0. */
+  readonly points: Rational;
+}
+
+/** The open piece that can move the course most; the earlier of equal ones. Nothing where there is no forecast. */
+export function largestSwing(from: Outlooks): Swing | undefined {
+  const [first, ...rest] = swings(from);
+  return rest.reduce((most, swing) => (most && swing.points.compare(most.points) > 0 ? swing : most), first);
+}
+
+/**
+ * The swing of every listed, unsettled, counted piece, in tree order, everything else at its forecast.
+ *
+ * @param from - the course's outlooks
+ * @returns empty where the course has no forecast
+ */
+export function swings({ forecast }: Outlooks): Swing[] {
+  return forecast?.worth ? swingsIn(forecast, (worth) => worth?.value) : [];
+}
+
+/** The course's value when a category of it is worth something. */
+type Lift = (worth: Worth<Rational> | undefined) => Rational | undefined;
+
+function swingsIn(derivation: Derivation, lift: Lift): Swing[] {
+  return derivation.members.flatMap((part) => {
+    const { node } = part;
+    if (node.kind === 'piece' && !isOpen(node)) return [];
+    const alone = new Composition(derivation, (other) => other === part, exact);
+    const courseWith: Lift = (worth) => lift(alone.with(() => worth).worth);
+    return node.kind === 'category'
+      ? swingsIn(part.derivation!, courseWith)
+      : [{ id: node.id, points: swingOf(node, courseWith) }];
+  });
+}
+
+function isOpen({ origin, settlement }: PlannedPiece): boolean {
+  return origin === 'listed' && settlement === 'unsettled';
+}
+
+function swingOf({ handling, size }: PlannedPiece, courseWith: Lift): Rational {
+  const high = courseWith({ value: adjusted(ONE, handling, exact), size });
+  const low = courseWith({ value: adjusted(ZERO, handling, exact), size });
+  return high && low ? high.sub(low).mul(HUNDRED) : ZERO;
+}

@@ -1,0 +1,120 @@
+import { entryText, readEntry, type Entry } from '../../src/document/entry';
+import { LETTERS, open, scored } from '../sample';
+
+const piece = open('20');
+
+const read = (text: string, of = piece, scale = LETTERS) => readEntry(text, of, scale);
+
+const recorded = (entry: Entry) => (entry.kind === 'set' ? entry.set : undefined);
+
+describe('an entry', () => {
+  it.each([
+    ['17.5', { points: '17.5' }],
+    ['17,5', { points: '17.5' }],
+    [' 17 / 20 ', { points: '17' }],
+    ['17,5/20', { points: '17.5' }],
+    ['.5', { points: '0.5' }],
+    ['17.', { points: '17' }],
+    ['0', { points: '0' }],
+    ['91%', { percent: '91' }],
+    ['91,25 %', { percent: '91.25' }],
+    ['A', { label: 'A' }],
+    ['b', { label: 'B' }],
+  ])('%j is a score', (text, score) => expect(recorded(read(text))).toEqual({ status: 'scored', score }));
+
+  it.each([
+    ['mis', 'missing'],
+    ['Missing', 'missing'],
+    ['exc', 'excused'],
+    ['WAIT', 'awaiting'],
+    ['', 'open'],
+  ])('%j is a state', (text, status) => expect(recorded(read(text))).toEqual({ status, score: undefined }));
+
+  it.each(['abc', '-3', '1e5', '17/20/3', '5/0', '17/', '%', 'mi', '1.1234567', '1234567890123', 'missings'])(
+    '%j is not understood, and it is said what would be',
+    (text) => {
+      const entry = read(text);
+      expect(entry.kind).toBe('unclear');
+      expect(entry.said).toMatch(/is no score\. Try 17\.5, 17\/20, 91%/);
+    },
+  );
+
+  it('of a letter without worth says why it is no score', () => {
+    expect(read('C')).toEqual({
+      kind: 'unclear',
+      said: expect.stringMatching(/C cannot be a score yet.*under Rules/),
+    });
+  });
+
+  it('over another whole than the one that was chosen is asked about: its percent, or another whole', () => {
+    const entry = read('27/30');
+    expect(recorded(entry)).toBeUndefined();
+    expect(entry).toMatchObject({
+      kind: 'asks',
+      readings: [
+        { possible: '30', set: { status: 'scored', score: { points: '27' } } },
+        { set: { status: 'scored', score: { percent: '90' } } },
+      ],
+    });
+  });
+
+  it('over a whole that nobody has said yet says it: what the teacher wrote wins', () => {
+    const presumed = open('100', { presumed: true });
+    const entry = read('8/10', presumed);
+    expect(entry).toMatchObject({ kind: 'set', possible: '10', said: '8 of 10, 80%' });
+    expect(recorded(entry)).toEqual({ status: 'scored', score: { points: '8' } });
+    expect(read('80/100', presumed)).toMatchObject({ kind: 'set', possible: '100' });
+  });
+
+  it.each(['17 20', '1 7', '17  20 '])('%j is two numbers, and not one of them is guessed', (text) => {
+    const entry = read(text);
+    expect(entry.kind).toBe('unclear');
+    expect(entry.said).toMatch(/is two numbers/);
+  });
+
+  it('over the same whole written otherwise is points', () => {
+    expect(recorded(read('17/20.0'))).toEqual({ status: 'scored', score: { points: '17' } });
+  });
+
+  it('above full marks is allowed and said', () => {
+    expect(read('21').said).toBe('21 of 20, 105% — above full marks');
+  });
+
+  it('of a bare number is points, a label of the scale only beside it', () => {
+    const grades = {
+      bands: [
+        { label: '6', from: '90', worth: '95' },
+        { label: '1', from: '0' },
+      ],
+    };
+    const entry = read('6', piece, grades);
+    expect(recorded(entry)).toEqual({ status: 'scored', score: { points: '6' } });
+    expect(entry).toMatchObject({
+      offer: { set: { status: 'scored', score: { label: '6' } } },
+    });
+  });
+
+  it('finds a letter whatever kind of minus stands in it', () => {
+    const scale = {
+      bands: [
+        { label: 'A−', from: '90', worth: '91' },
+        { label: 'F', from: '0' },
+      ],
+    };
+    expect(recorded(read('a-', piece, scale))).toEqual({ status: 'scored', score: { label: 'A−' } });
+  });
+
+  it('gives itself again when its text is read', () => {
+    for (const recordedPiece of [
+      scored('17.5', '20'),
+      open('20', { status: 'missing' }),
+      open('20', { status: 'awaiting' }),
+      open('20'),
+      open('20', { status: 'scored', score: { percent: '91.5' } }),
+      open('20', { status: 'scored', score: { label: 'B' } }),
+    ]) {
+      const set = recorded(read(entryText(recordedPiece), recordedPiece));
+      expect(set).toEqual({ status: recordedPiece.status ?? 'open', score: recordedPiece.score });
+    }
+  });
+});

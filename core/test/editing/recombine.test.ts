@@ -1,0 +1,65 @@
+import { applyEdits } from '../../src/editing/apply-edits';
+import { decimalText, HUNDRED } from '../../src/numbers/rational';
+import { outlooks } from '../../src/grading/outlook';
+import { recombinations } from '../../src/editing/recombine';
+import { type Course } from '../../src/document/course';
+import { category, course, NOW, open, scored } from '../sample';
+
+const standing = (document: Course) =>
+  decimalText(outlooks(document, NOW).standing.worth!.value.mul(HUNDRED), 4);
+
+const after = (document: Course, edits: Parameters<typeof applyEdits>[1]) => {
+  const made = applyEdits(document, edits);
+  if (!made.ok) throw new Error(JSON.stringify(made.faults));
+  return made.course;
+};
+
+const WEIGHED = course(
+  [
+    scored('70', '100', { id: 'a', weight: '20' }),
+    scored('80', '100', { id: 'b', weight: '20' }),
+    scored('90', '100', { id: 'c', weight: '60' }),
+  ],
+  { combine: 'weights' },
+);
+
+describe('a category that comes to add up otherwise', () => {
+  it('to pooled points proposes to drop its weights, which would multiply points unseen', () => {
+    const [proposed, kept] = recombinations(WEIGHED, WEIGHED.root.id, 'points', NOW);
+    expect([proposed!.weights, kept!.weights]).toEqual(['gone', 'kept']);
+    expect(standing(after(WEIGHED, proposed!.edits))).toBe('80');
+    expect(standing(after(WEIGHED, kept!.edits))).toBe('84');
+  });
+
+  it('to own weights begins with what each piece counts now, and the standing stays', () => {
+    const pooled = course([
+      scored('40', '50', { id: 'a' }),
+      scored('9', '10', { id: 'b', weight: '2' }),
+      category([scored('20', '30', { id: 'c1' }), open('100', { id: 'c2' })], { id: 'c' }),
+    ]);
+    const [proposed, kept] = recombinations(pooled, pooled.root.id, 'weights', NOW);
+    expect([proposed!.weights, kept!.weights]).toEqual(['counts', 'kept']);
+    const weights = after(pooled, proposed!.edits).root.children.map(({ weight }) => weight);
+    expect(weights).toEqual(['25', '10', '65']);
+  });
+
+  it('keeps the ratio where percents would be no short decimals', () => {
+    const pooled = course([scored('5', '10', { id: 'a' }), scored('9', '20', { id: 'b' })]);
+    const [proposed] = recombinations(pooled, pooled.root.id, 'weights', NOW);
+    const changed = after(pooled, proposed!.edits);
+    expect(changed.root.children.map(({ weight }) => weight)).toEqual(['10', '20']);
+    expect(standing(changed)).toBe(standing(pooled));
+  });
+
+  it('shares alike where every piece counted the same', () => {
+    const equal = course([scored('5', '10', { id: 'a' }), open('90', { id: 'b' })], { combine: 'equal' });
+    const [proposed] = recombinations(equal, equal.root.id, 'weights', NOW);
+    expect(after(equal, proposed!.edits).root.children.map(({ weight }) => weight)).toEqual(['50', '50']);
+  });
+
+  it('asks nothing where there are no weights, and has nothing to say of what is no category', () => {
+    const plain = course([scored('5', '10', { id: 'a' })]);
+    expect(recombinations(plain, plain.root.id, 'equal', NOW)).toHaveLength(1);
+    expect(recombinations(plain, 'a', 'equal', NOW)).toEqual([]);
+  });
+});
