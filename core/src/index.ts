@@ -1,3 +1,10 @@
+export { type Drop } from './rules/drop/form';
+export { type Late, type LatePolicy } from './rules/late/form';
+export { penaltyOf } from './rules/late/lateness';
+export { LIMITS } from './rules/limits';
+export { type MissingPolicy } from './rules/missing/index';
+export { type Planned } from './rules/planned/index';
+export { type Round } from './rules/round/index';
 export { exact, floating } from './numbers/arithmetic';
 export {
   decimalSchema,
@@ -30,13 +37,7 @@ export {
   type Combine,
   type Course,
   type CourseNode,
-  type Drop,
-  type Late,
-  type LatePolicy,
-  type MissingPolicy,
-  type Planned,
   type Policy,
-  type Round,
   type Scale,
   type Score,
   type Status,
@@ -44,7 +45,7 @@ export {
   type Target,
 } from './document/course';
 export { checkCourse, checkScale, readCourse, writeCourse } from './document/course-file';
-export { assessmentFields, courseFields, LIMITS } from './document/course-schema';
+export { assessmentFields, courseFields } from './document/course-schema';
 export {
   type Entry,
   type EntryReading,
@@ -57,7 +58,6 @@ export { isSame } from './document/same';
 export { find, isCounted, nodesIn, pieces, type Placed, walk } from './document/tree';
 export { check, depthFault, type Fault, JOI_OPTIONS } from './document/validation';
 export { type Assumption, type Derivation, deriveCategory, type Part } from './grading/combine';
-export { penaltyOf } from './grading/late';
 export { bandOf, type Letters, lettersOf, rounded, shownPercent, thresholdOf } from './grading/letter';
 export { type OutlookName, outlooks, type Outlooks, OUTLOOKS } from './grading/outlook';
 export { planCourse, type PlannedPiece } from './grading/plan';

@@ -1,5 +1,6 @@
+import { lineSchema, textSchema } from '../numbers/text';
 import Joi from 'joi';
-import { lineSchema, textSchema } from './course-schema';
+
 import { inWords } from '../numbers/decimal';
 
 const email = textSchema()

@@ -1,7 +1,10 @@
 import { isDecimal, isRealMoment } from '../numbers/decimal';
 import { rational } from '../numbers/rational';
-import { instant } from './moment';
-import { isObject, placeText, type Fault } from './validation';
+import { instant } from '../numbers/moment';
+import { isObject } from '../numbers/json';
+import { CATEGORY_RULES } from '../rules';
+import type { CategoryRule } from '../rules/rule';
+import { placeText, type Fault } from './validation';
 
 type Json = Record<string, unknown>;
 type Path = readonly (string | number)[];
@@ -15,6 +18,8 @@ type Path = readonly (string | number)[];
 export function consistencyFaults(document: Json): Fault[] {
   return new Consistency(document).faults();
 }
+
+const RULES: readonly CategoryRule<never>[] = Object.values(CATEGORY_RULES);
 
 class Consistency {
   readonly #faults: Fault[] = [];
@@ -101,13 +106,8 @@ class Consistency {
   }
 
   #category(category: Json, path: Path): void {
-    const drop = asObject(category.drop);
-    if (drop?.by === 'benefit' && typeof drop.highest === 'number' && drop.highest > 0) {
-      this.#say([...path, 'drop', 'highest'], 'must be 0 where drops are by benefit');
-    }
-    if (category.planned !== undefined && category.combine === 'weights') {
-      this.#say([...path, 'planned'], 'must be left out where every piece has a weight of its own');
-    }
+    for (const { faults } of RULES)
+      for (const { at, message } of faults?.(category) ?? []) this.#say([...path, ...at], message);
   }
 
   #assessment(piece: Json, path: Path): void {

@@ -1,8 +1,10 @@
+import { LIMITS } from '../rules/limits';
+import { isObject } from '../numbers/json';
 import type { Course, CourseNode, Scale } from './course';
 import { consistencyFaults } from './course-consistency';
-import { assessmentSchema, categorySchema, courseSchema, LIMITS, scaleSchema } from './course-schema';
+import { assessmentSchema, categorySchema, courseSchema, scaleSchema } from './course-schema';
 import { nodesIn } from './tree';
-import { check, depthFault, isObject, placeText, type Checked, type Fault } from './validation';
+import { check, depthFault, placeText, type Checked, type Fault } from './validation';
 
 /**
  * Reads one course document.

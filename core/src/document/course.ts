@@ -1,21 +1,18 @@
-import type { RoundingMode } from '../numbers/rational';
+import type { Decimal, Moment } from '../numbers/decimal';
+import type { CategoryRules } from '../rules';
+import type { LatePolicy, Late } from '../rules/late/form';
+import type { MissingPolicy } from '../rules/missing';
+import type { Round } from '../rules/round';
 
-/** A decimal as it stands in a course file: "17.5". Never a float. */
-export type Decimal = string;
-/** ISO 8601 with `Z` or an offset. */
-export type Moment = string;
+export type { CategoryRules, Decimal, Late, LatePolicy, MissingPolicy, Moment, Round };
+export type { Drop } from '../rules/drop/form';
+export type { Planned } from '../rules/planned';
 
 export type Combine = 'points' | 'equal' | 'weights';
 export type Status = 'open' | 'awaiting' | 'scored' | 'missing' | 'excused';
 
 /** One of the three ways in which a teacher writes a score. */
 export type Score = { points: Decimal } | { percent: Decimal } | { label: string };
-
-export interface Round {
-  /** In percent points, above 0. */
-  step: Decimal;
-  mode?: RoundingMode;
-}
 
 export interface Band {
   label: string;
@@ -34,47 +31,12 @@ export interface Scale {
   bands: Band[];
 }
 
-export interface MissingPolicy {
-  counts: 'percent' | 'nothing';
-  /** Percent of the possible points; 0 unless said. */
-  percent?: Decimal;
-}
-
-export interface LatePolicy {
-  /** Percent lost for each day. */
-  perDay: Decimal;
-  of?: 'possible' | 'earned';
-  count?: 'started' | 'completed' | 'exact';
-  /** Percent of the possible points below which lateness does not push. */
-  floor?: Decimal;
-  /** Hours. */
-  grace?: Decimal;
-  /** Days after which nothing is given. */
-  closes?: Decimal;
-}
-
 export interface Policy {
   missing?: MissingPolicy;
   /** `after`: days past due after which open work counts as missing. */
   overdue?: { after: Decimal };
   late?: LatePolicy;
 }
-
-export interface Drop {
-  lowest?: number;
-  highest?: number;
-  by?: 'percent' | 'points' | 'benefit';
-  when?: 'always' | 'complete';
-}
-
-export interface Planned {
-  pieces: number;
-  /** Points of each promised piece. */
-  possible?: Decimal;
-}
-
-/** How late one piece was: days, or the moment it was handed in. */
-export type Late = { waived?: boolean; reason?: string } & ({ days: Decimal } | { handedIn: Moment });
 
 interface NodeFields {
   id: string;
@@ -87,15 +49,10 @@ interface NodeFields {
   note?: string;
 }
 
-export interface Category extends NodeFields {
+/** A group of pieces and of other categories, with its rules. */
+export interface Category extends NodeFields, CategoryRules {
   kind: 'category';
   combine?: Combine;
-  drop?: Drop;
-  round?: Round;
-  planned?: Planned;
-  missing?: MissingPolicy;
-  /** `null`: no penalty below this category; absent: the inherited policy. */
-  late?: LatePolicy | null;
   children: CourseNode[];
 }
 

@@ -1,4 +1,4 @@
-import { isObject } from './validation';
+import { isObject } from '../numbers/json';
 
 /** Whether two values of documents say the same: keys in any order, a moment in any of its forms. */
 export function isSame(a: unknown, b: unknown): boolean {

@@ -21,11 +21,6 @@ export function placeText(path: readonly Step[]): string {
   );
 }
 
-/** A JSON object: neither a list nor null. */
-export function isObject(value: unknown): value is Record<string, unknown> {
-  return typeof value === 'object' && value !== null && !Array.isArray(value);
-}
-
 /** Joi's own words, in ours. A schema's own message stands before these. */
 const MESSAGES: Joi.LanguageMessages = {
   'any.required': 'is required',

@@ -1,8 +1,10 @@
+import { walk } from '../document/tree';
+import { LIMITS } from '../rules/limits';
 import type { Category, Course, CourseNode } from '../document/course';
-import { LIMITS } from '../document/course-schema';
+
 import { courseSetting, setting, type CourseFields, type Edit, type NodeFields } from './edit';
 import { isSame } from '../document/same';
-import { nodesIn, walk } from '../document/tree';
+import { nodesIn } from '../document/tree';
 
 /**
  * The edits that make one course of another. What both have by id is changed and moved, never made anew, so that its history

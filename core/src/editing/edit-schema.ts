@@ -1,12 +1,8 @@
+import { LIMITS } from '../rules/limits';
+import { lineSchema } from '../numbers/text';
 import Joi from 'joi';
 import { checkNode } from '../document/course-file';
-import {
-  assessmentFields,
-  categoryFields,
-  courseFields,
-  LIMITS,
-  lineSchema,
-} from '../document/course-schema';
+import { assessmentFields, categoryFields, courseFields } from '../document/course-schema';
 import type { Edit } from './edit';
 import { check, type Checked, type Fault } from '../document/validation';
 

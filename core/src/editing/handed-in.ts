@@ -1,6 +1,6 @@
 import type { Assessment, Category, Course, LatePolicy, Moment } from '../document/course';
 import { statusOf } from '../document/course';
-import { instant } from '../document/moment';
+import { instant } from '../numbers/moment';
 import { isOverdue } from '../grading/settle';
 
 /** A course as it is if what is past due is handed in now. */

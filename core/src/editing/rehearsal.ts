@@ -1,6 +1,8 @@
+import { LIMITS } from '../rules/limits';
+import { lineSchema } from '../numbers/text';
 import Joi from 'joi';
 import { libraryNameSchema } from '../document/account-schema';
-import { assessmentFields, LIMITS, lineSchema } from '../document/course-schema';
+import { assessmentFields } from '../document/course-schema';
 import type { Course, Decimal, Score, Status } from '../document/course';
 import { applyEdits } from './apply-edits';
 import { setting, type Edit } from './edit';

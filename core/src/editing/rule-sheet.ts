@@ -1,7 +1,8 @@
+import { walk } from '../document/tree';
 import type { Assessment, Category, Course, CourseNode } from '../document/course';
 import { aligned, difference } from './difference';
 import type { Edit } from './edit';
-import { find, nodesIn, walk } from '../document/tree';
+import { find, nodesIn } from '../document/tree';
 
 /** What belongs to one student or one term and not to the rules. */
 const OWN = [

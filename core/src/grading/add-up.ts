@@ -1,7 +1,8 @@
+import { atMost } from '../rules/cap';
 import type { Arithmetic, Rounding } from '../numbers/arithmetic';
 import type { Combine, Drop } from '../document/course';
-import { chooseDrops, NOTHING, type Dropped } from './drop';
-import type { Addition, Candidates, Worth } from './candidates';
+import { chooseDrops, NOTHING, type Dropped } from '../rules/drop/choose';
+import type { Addition, Candidates, Worth } from '../rules/drop/candidates';
 
 /** How a category makes one value of its children's. */
 export interface Rule<N> {
@@ -98,13 +99,4 @@ export function minus<N>(whole: Tally<N>, part: Tally<N>, a: Arithmetic<N>): Tal
     denominator: a.subtract(whole.denominator, part.denominator),
     size: a.subtract(whole.size, part.size),
   };
-}
-
-export function atMost<N>(value: N, cap: N | undefined, a: Arithmetic<N>): N {
-  return cap !== undefined && a.compare(value, cap) > 0 ? cap : value;
-}
-
-/** Whether a category's drops can leave anything of so many members out. */
-export function canDrop({ drop }: Pick<Rule<unknown>, 'drop'>, members: number): boolean {
-  return drop.lowest + drop.highest > 0 && members > 1;
 }

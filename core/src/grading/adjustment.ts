@@ -1,6 +1,7 @@
+import { atMost } from '../rules/cap';
 import { roundingIn, type Arithmetic, type Rounding } from '../numbers/arithmetic';
-import { atMost } from './add-up';
-import { afterPenalty, type Penalty } from './late';
+
+import { afterPenalty, type Penalty } from '../rules/late/lateness';
 import type { Rational } from '../numbers/rational';
 
 /** What happens to any value that a piece gets: lateness, then its cap, then (an empty category's) rounding. */

@@ -1,6 +1,7 @@
+import { rounding } from '../rules/round';
 import { exact, type Rounding } from '../numbers/arithmetic';
 import type { Band, Scale } from '../document/course';
-import { rounding } from './plan';
+
 import {
   decimalText,
   fractionOfPercent,

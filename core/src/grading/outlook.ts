@@ -1,4 +1,5 @@
-import { atMost } from './add-up';
+import { atMost } from '../rules/cap';
+
 import { exact } from '../numbers/arithmetic';
 import { deriveCategory, rederive, withAncestors, type Assumption, type Derivation } from './combine';
 import type { Course, Moment } from '../document/course';

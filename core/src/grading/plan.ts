@@ -1,5 +1,5 @@
+import { rounding } from '../rules/round';
 import type { Rule } from './add-up';
-import type { Rounding } from '../numbers/arithmetic';
 import type {
   Assessment,
   Category,
@@ -9,11 +9,10 @@ import type {
   LatePolicy,
   MissingPolicy,
   Moment,
-  Round,
 } from '../document/course';
 import { statusOf, type Status } from '../document/course';
 import type { Adjustment } from './adjustment';
-import { lateness, penaltyOf, type Lateness } from './late';
+import { lateness, penaltyOf, type Lateness } from '../rules/late/lateness';
 import { fractionOfPercent, rational, ZERO, type Rational } from '../numbers/rational';
 import { enteredValue, isOverdue } from './settle';
 
@@ -77,11 +76,6 @@ export interface PlannedCategory extends PlannedFields, Rule<Rational> {
 }
 
 export type PlannedNode = PlannedPiece | PlannedCategory;
-
-/** A rounding of the document (percent points) as a fraction of the whole. */
-export function rounding(round: Round | undefined): Rounding<Rational> | undefined {
-  return round && { step: fractionOfPercent(round.step), mode: round.mode ?? 'half-up' };
-}
 
 /**
  * Makes a course ready for computing.

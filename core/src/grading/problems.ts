@@ -1,12 +1,15 @@
+import { walk } from '../document/tree';
 import type { Category, Course, CourseNode } from '../document/course';
 import { decimalText, HUNDRED, rational, ZERO, type Rational } from '../numbers/rational';
-import { isCounted, walk } from '../document/tree';
+import { isCounted } from '../document/tree';
+import { CATEGORY_RULES, type CategoryRules } from '../rules';
+import type { CategoryRule, RuleProblem } from '../rules/rule';
 
 /** Something in a course's rules that needs a decision; never a reason to refuse it (grading rules, section 9). */
 export type Problem =
   | { readonly code: 'no-weight'; readonly at: string }
   | { readonly code: 'empty'; readonly at: string }
-  | { readonly code: 'drop-all'; readonly at: string; readonly drops: number; readonly pieces: number }
+  | (RuleProblem & { readonly at: string })
   | { readonly code: 'weights-total'; readonly at: string; readonly total: string };
 
 /** The problems of a course in tree order, a parent before its children. */
@@ -24,18 +27,28 @@ export function problems(course: Course): Problem[] {
 
 function problemsOfCategory(category: Category, isRoot: boolean): Problem[] {
   const found: Problem[] = [];
-  const { id: at, children, planned, drop } = category;
-  if (children.length === 0 && !planned) found.push({ code: 'empty', at });
-  const drops = (drop?.lowest ?? 0) + (drop?.highest ?? 0);
-  const pieces = Math.max(regularChildren(category).length, planned?.pieces ?? 0);
-  if ((children.length > 0 || planned) && drops > 0 && drops >= pieces)
-    found.push({ code: 'drop-all', at, drops, pieces });
+  const { id: at, children, planned } = category;
+  const isEmpty = children.length === 0 && !planned;
+  if (isEmpty) found.push({ code: 'empty', at });
+  found.push(...problemsOfRules(category, isEmpty));
   if (isRoot && category.combine === 'weights' && children.length > 0) {
     const total = weightTotal(category);
     if (total.compare(HUNDRED) !== 0) found.push({ code: 'weights-total', at, total: decimalText(total, 6) });
   }
   return found;
 }
+
+function problemsOfRules(category: Category, isEmpty: boolean): Problem[] {
+  const pieces = Math.max(regularChildren(category).length, category.planned?.pieces ?? 0);
+  return RULE_NAMES.flatMap((name) => {
+    const value = category[name];
+    const { problem } = CATEGORY_RULES[name] as CategoryRule<unknown>;
+    const found = value === undefined ? undefined : problem?.(value, { pieces, isEmpty });
+    return found ? [{ ...found, at: category.id }] : [];
+  });
+}
+
+const RULE_NAMES = Object.keys(CATEGORY_RULES) as (keyof CategoryRules)[];
 
 /** The children that a category's weights and drops are about: counted, and not extra credit. */
 export function regularChildren(category: Category): CourseNode[] {

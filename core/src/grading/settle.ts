@@ -1,6 +1,7 @@
 import type { Assessment, Course, MissingPolicy, Moment, Scale, Status } from '../document/course';
 import { statusOf } from '../document/course';
-import { isPast } from '../document/moment';
+import { missingValue } from '../rules/missing';
+import { isPast } from '../numbers/moment';
 import { fractionOfPercent, quotientOf, rational, type Rational } from '../numbers/rational';
 
 /** Whether open work is so long past due that it counts as missing. */
@@ -22,8 +23,7 @@ export function enteredValue(
   missing: MissingPolicy,
   scale: Scale,
 ): Rational | undefined {
-  if (status === 'missing')
-    return missing.counts === 'nothing' ? undefined : fractionOfPercent(missing.percent ?? '0');
+  if (status === 'missing') return missingValue(missing);
   if (status !== 'scored') return undefined;
   const score = piece.score!;
   if ('points' in score) return quotientOf(rational(score.points), rational(piece.possible));

@@ -1,7 +1,7 @@
 import type { Score } from '../document/course';
 import { pieceValue, type Assumption, type Derivation, type Part } from './combine';
 import { exact } from '../numbers/arithmetic';
-import { afterPenalty, type Lateness } from './late';
+import { afterPenalty, type Lateness } from '../rules/late/lateness';
 import type { PlannedPiece } from './plan';
 import { HUNDRED, type Rational } from '../numbers/rational';
 

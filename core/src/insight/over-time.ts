@@ -1,7 +1,7 @@
 import { deriveCategory } from '../grading/combine';
 import type { Assessment, Category, Course, CourseNode, Moment } from '../document/course';
 import { statusOf } from '../document/course';
-import { instant } from '../document/moment';
+import { instant } from '../numbers/moment';
 import { planCourse } from '../grading/plan';
 import type { Rational } from '../numbers/rational';
 import { pieces } from '../document/tree';

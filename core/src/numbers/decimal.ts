@@ -1,5 +1,10 @@
 import Joi from 'joi';
 
+/** A decimal as it stands in a course file: "17.5". Never a float. */
+export type Decimal = string;
+/** ISO 8601 with `Z` or an offset. */
+export type Moment = string;
+
 const DECIMAL = /^\d{1,12}(\.\d{1,6})?$/;
 const ZERO_DECIMAL = /^0+(\.0+)?$/;
 const MOMENT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d{1,3})?)?(Z|[+-]\d{2}:\d{2})$/;

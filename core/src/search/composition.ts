@@ -1,9 +1,10 @@
-import { addUp, canDrop, gain, minus, unit, type Rule, type Total } from '../grading/add-up';
+import { canDrop } from '../rules/drop/choose';
+import { addUp, gain, minus, unit, type Rule, type Total } from '../grading/add-up';
 import { exact, roundingIn, type Arithmetic } from '../numbers/arithmetic';
 import { isRegular, tallyOf, type Derivation, type Part } from '../grading/combine';
-import type { Dropped } from '../grading/drop';
+import type { Dropped } from '../rules/drop/choose';
 import type { Rational } from '../numbers/rational';
-import { Candidates, type Member, type Worth } from '../grading/candidates';
+import { Candidates, type Member, type Worth } from '../rules/drop/candidates';
 
 /**
  * A category of which some children move, everything else in it standing still. What stands still is summed once, here; only

@@ -1,3 +1,4 @@
+import { areAlike, canFall } from '../rules/drop/monotone';
 import { unit } from '../grading/add-up';
 import { exact } from '../numbers/arithmetic';
 import type { PlannedCategory, PlannedNode, PlannedPiece } from '../grading/plan';
@@ -6,14 +7,9 @@ import { ZERO, type Rational } from '../numbers/rational';
 /**
  * Whether the course's grade can only rise as the varying pieces rise together.
  *
- * Caps, rounding, lateness and sums with fixed weights only rise. Drops may not: by percent, a rise can exchange which of
- * two pieces of different size is left out. So the answer is yes where, in every category that holds a varying piece:
- *
- * - no drop acts; or
- * - the drop is by benefit (the highest of several rising values rises); or
- * - all that can be dropped counts alike (`equal`, or the same weight or points), so that the lowest kept sum rises;
- *
- * and where a category pools points, none of its categories can change how many points it stands for.
+ * Caps, rounding, lateness and sums with fixed weights only rise; drops may not. So the answer is yes where no drop can make a rise
+ * fall (`rules/drop/monotone.ts`) in any category that holds a varying piece, and where a category pools points, none of its
+ * categories can change how many points it stands for.
  */
 export function isMonotone(root: PlannedCategory, varies: (piece: PlannedPiece) => boolean): boolean {
   return shapeOf(root, varies).rises;
@@ -47,18 +43,13 @@ function shapeOf(node: PlannedNode, varies: (piece: PlannedPiece) => boolean): S
   const fixed = regular.every(({ shape }) => shape.fixed) && (!drops || areAlike(pooled ? units : sizes));
   const size = !drops && fixed ? total(pooled ? units : sizes) : undefined;
   if (!moving) return { varies: false, rises: true, fixed: true, size };
-  const alike = drop.by === 'points' ? areAlike(sizes) && areAlike(units) : areAlike(units);
   const rises =
     children.every(({ shape }) => shape.rises) &&
     (!pooled || children.every(({ shape }) => shape.fixed)) &&
-    (!drops || drop.by === 'benefit' || alike);
+    !(drops && canFall(drop, units, sizes));
   return { varies: true, rises, fixed, size };
 }
 
 function total(values: readonly (Rational | undefined)[]): Rational | undefined {
   return values.every((value) => value !== undefined) ? exact.sum(values, (value) => value) : undefined;
-}
-
-function areAlike([first, ...rest]: readonly (Rational | undefined)[]): boolean {
-  return rest.every((value) => value !== undefined && first !== undefined && value.equals(first));
 }

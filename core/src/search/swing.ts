@@ -1,7 +1,7 @@
 import { exact } from '../numbers/arithmetic';
 import type { Derivation } from '../grading/combine';
 import { Composition } from './composition';
-import type { Worth } from '../grading/candidates';
+import type { Worth } from '../rules/drop/candidates';
 import { adjusted } from '../grading/adjustment';
 import type { Outlooks } from '../grading/outlook';
 import type { PlannedPiece } from '../grading/plan';

@@ -1,7 +1,7 @@
 import type { Arithmetic } from '../numbers/arithmetic';
 import { withAncestors, type Derivation } from '../grading/combine';
 import { Composition } from './composition';
-import type { Worth } from '../grading/candidates';
+import type { Worth } from '../rules/drop/candidates';
 import { bendOf, adjusted, adjustmentIn, topBend, type Adjustment } from '../grading/adjustment';
 import type { PlannedNode, PlannedPiece } from '../grading/plan';
 

@@ -1,5 +1,6 @@
+import { LIMITS } from '../../src/rules/limits';
 import { readCourse, writeCourse, checkCourse } from '../../src/document/course-file';
-import { LIMITS } from '../../src/document/course-schema';
+
 import { type CourseNode } from '../../src/document/course';
 import { category, course, open, scored } from '../sample';
 

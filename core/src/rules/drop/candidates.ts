@@ -1,5 +1,5 @@
-import type { Arithmetic } from '../numbers/arithmetic';
-import type { Drop } from '../document/course';
+import type { Arithmetic } from '../../numbers/arithmetic';
+import type { Drop } from './form';
 
 /** What a node is worth: a fraction of full marks, and the points that full marks are. */
 export interface Worth<N> {

@@ -1,6 +1,7 @@
-import type { Arithmetic } from '../numbers/arithmetic';
-import type { Assessment, LatePolicy } from '../document/course';
-import { daysBetween } from '../document/moment';
+import type { Arithmetic } from '../../numbers/arithmetic';
+import type { Moment } from '../../numbers/decimal';
+import type { Late, LatePolicy } from './form';
+import { daysBetween } from '../../numbers/moment';
 import {
   fractionOfPercent,
   rational,
@@ -9,7 +10,7 @@ import {
   whole,
   ZERO,
   type Rational,
-} from '../numbers/rational';
+} from '../../numbers/rational';
 
 /** What lateness does to one piece, with the facts of its derivation. */
 export interface Lateness {
@@ -32,6 +33,13 @@ export interface Lateness {
 
 const HOURS = whole(24);
 
+/** What of a piece lateness asks for. */
+interface HandedIn {
+  readonly due?: Moment;
+  readonly extended?: Moment;
+  readonly late?: Late;
+}
+
 /**
  * How late a piece is and what the policy in force does to it (grading rules, section 2).
  *
@@ -39,7 +47,7 @@ const HOURS = whole(24);
  * @param policy - the policy in force where it stands, if any
  * @returns nothing when no lateness is recorded
  */
-export function lateness(piece: Assessment, policy: LatePolicy | undefined): Lateness | undefined {
+export function lateness(piece: HandedIn, policy: LatePolicy | undefined): Lateness | undefined {
   const { late } = piece;
   if (!late) return undefined;
   const days =

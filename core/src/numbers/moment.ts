@@ -1,5 +1,5 @@
-import { rational, whole, type Rational } from '../numbers/rational';
-import type { Moment } from './course';
+import { rational, whole, type Rational } from './rational';
+import type { Moment } from './decimal';
 
 const DAY = whole(86_400_000);
 

@@ -1,6 +1,6 @@
-import type { Arithmetic } from '../numbers/arithmetic';
+import type { Arithmetic } from '../../numbers/arithmetic';
 
-import { firstOf, keysIn, kSmallest } from '../numbers/k-smallest';
+import { firstOf, keysIn, kSmallest } from '../../numbers/k-smallest';
 import { Candidates, type Addition, type Member } from './candidates';
 
 /**

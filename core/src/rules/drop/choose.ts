@@ -1,7 +1,7 @@
-import type { Arithmetic } from '../numbers/arithmetic';
-import type { Drop } from '../document/course';
-import { dropForBenefit } from './drop-benefit';
-import { keysIn, kSmallest, type Keys } from '../numbers/k-smallest';
+import type { Arithmetic } from '../../numbers/arithmetic';
+import type { Drop } from './form';
+import { dropForBenefit } from './by-benefit';
+import { keysIn, kSmallest, type Keys } from '../../numbers/k-smallest';
 import type { Addition, Candidates } from './candidates';
 
 /** What a category leaves out: indexes into R in order, the lowest and the highest. */
@@ -51,4 +51,9 @@ function keysOf<N>({ by, keys, members }: Candidates<N>, a: Arithmetic<N>): Keys
 /** The same keys from the other side: the least of these are the highest. */
 function reversed({ near, error, compare }: Keys): Keys {
   return { near: near.map((key) => -key), error, compare: (i, j) => compare(j, i) };
+}
+
+/** Whether a category's drops can leave anything of so many members out. */
+export function canDrop({ drop }: { drop: Required<Drop> }, members: number): boolean {
+  return drop.lowest + drop.highest > 0 && members > 1;
 }

@@ -1,0 +1,35 @@
+import { capRule } from './cap';
+import { dropRule, type Drop } from './drop/form';
+import { lateRule, type LatePolicy } from './late/form';
+import { missingRule, type MissingPolicy } from './missing';
+import { plannedRule, type Planned } from './planned';
+import { roundRule, type Round } from './round';
+import type { CategoryRule } from './rule';
+import type { Decimal } from '../numbers/decimal';
+
+/** The rules that a category can have, by their fields in the document. */
+export interface CategoryRules {
+  /** Highest percent that counts. */
+  cap?: Decimal;
+  drop?: Drop;
+  round?: Round;
+  planned?: Planned;
+  missing?: MissingPolicy;
+  /** `null`: no penalty below this category; absent: the inherited policy. */
+  late?: LatePolicy | null;
+}
+
+/**
+ * Every rule of a category. A field above without its entry here does not compile, nor does one without its words, its editor and its
+ * columns (`CATEGORY_RULE_WORDS`, `RULE_EDITORS`, `CATEGORY_COLUMNS`).
+ */
+export const CATEGORY_RULES: {
+  readonly [Field in keyof CategoryRules]-?: CategoryRule<Exclude<CategoryRules[Field], undefined>>;
+} = {
+  drop: dropRule,
+  planned: plannedRule,
+  cap: capRule,
+  round: roundRule,
+  missing: missingRule,
+  late: lateRule,
+};

@@ -1,0 +1,32 @@
+import Joi from 'joi';
+import { decimalSchema, type Decimal, type Moment } from '../../numbers/decimal';
+import type { CategoryRule } from '../rule';
+
+/** What lateness costs. */
+export interface LatePolicy {
+  /** Percent lost for each day. */
+  perDay: Decimal;
+  of?: 'possible' | 'earned';
+  count?: 'started' | 'completed' | 'exact';
+  /** Percent of the possible points below which lateness does not push. */
+  floor?: Decimal;
+  /** Hours. */
+  grace?: Decimal;
+  /** Days after which nothing is given. */
+  closes?: Decimal;
+}
+
+/** How late one piece was: days, or the moment it was handed in. */
+export type Late = { waived?: boolean; reason?: string } & ({ days: Decimal } | { handedIn: Moment });
+
+export const lateSchema = Joi.object({
+  perDay: decimalSchema().required(),
+  of: Joi.string().valid('possible', 'earned'),
+  count: Joi.string().valid('started', 'completed', 'exact'),
+  floor: decimalSchema(),
+  grace: decimalSchema(),
+  closes: decimalSchema(),
+});
+
+/** Late work: what days late take of a piece's value, before its cap (grading rules, section 2). It never makes a rise fall. */
+export const lateRule: CategoryRule<LatePolicy | null> = { schema: lateSchema.allow(null) };

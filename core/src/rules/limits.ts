@@ -1,0 +1,16 @@
+/** Bounds that no real course meets; they keep a hostile document from costing more than it is worth. */
+export const LIMITS = {
+  /** Categories inside categories. */
+  depth: 50,
+  /** Categories and pieces of one course, together, with what it promises. */
+  nodes: 6_000,
+  /** Pieces and categories that one rehearsal tries. */
+  tries: 1_000,
+  bands: 100,
+  name: 200,
+  label: 20,
+  id: 100,
+  note: 10_000,
+  /** Pieces that one category may promise, and pieces that it may drop. */
+  planned: 2_000,
+} as const;

@@ -1,0 +1,36 @@
+import type Joi from 'joi';
+
+/** Any JSON object. */
+export type Json = Readonly<Record<string, unknown>>;
+
+/** What is wrong about a rule: where, from its category on, and what would be right. */
+export interface RuleFault {
+  readonly at: readonly string[];
+  readonly message: string;
+}
+
+/** What the problems of a rule are judged by. */
+export interface CategoryFacts {
+  /** Counted regular children, those that are promised included. */
+  readonly pieces: number;
+  /** Nothing is listed in it, and nothing promised. */
+  readonly isEmpty: boolean;
+}
+
+/**
+ * What every rule of a category tells the house beside what it does to a value. What it does stands in its folder too and is called
+ * where categories are added up, at the rule's place in the order that the grading rules give.
+ *
+ * @typeParam F - its field in the document
+ */
+export interface CategoryRule<F> {
+  /** Its form in a course file. */
+  readonly schema: Joi.Schema;
+  /** What of it does not agree with the rest of its category. It looks at any JSON, right or wrong in form. */
+  readonly faults?: (category: Json) => readonly RuleFault[];
+  /** What about it needs a decision, though it is no reason to refuse it (grading rules, section 9). */
+  readonly problem?: (value: F, facts: CategoryFacts) => RuleProblem | undefined;
+}
+
+/** A problem that a rule can raise. */
+export type RuleProblem = { readonly code: 'drop-all'; readonly drops: number; readonly pieces: number };
