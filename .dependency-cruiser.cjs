@@ -3,7 +3,18 @@
  * never one after it; features never each other; nothing anything in a circle.
  */
 const CORE = ['numbers', 'rules', 'document', 'grading', 'search', 'editing', 'insight'];
-const CLIENT = ['theme', 'wording', 'ui', 'data', 'model', 'course-ui', 'features', 'pages', 'shell'];
+const CLIENT = [
+  'theme',
+  'ui',
+  'wording',
+  'rules',
+  'data',
+  'model',
+  'course-ui',
+  'features',
+  'pages',
+  'shell',
+];
 
 /** Of a house with rooms from the ground up: no room knows one above it. */
 const upward = (home, rooms) =>

@@ -1,4 +1,5 @@
 export { type Drop } from './rules/drop/form';
+export { type CategoryRules } from './rules/index';
 export { type Late, type LatePolicy } from './rules/late/form';
 export { penaltyOf } from './rules/late/lateness';
 export { LIMITS } from './rules/limits';
@@ -7,6 +8,7 @@ export { type Planned } from './rules/planned/index';
 export { type Round } from './rules/round/index';
 export { exact, floating } from './numbers/arithmetic';
 export {
+  type Decimal,
   decimalSchema,
   inWords,
   isDecimal,

@@ -1,4 +1,4 @@
-import { momentText } from '@fidens/core';
+import { momentText, type CategoryRules } from '@fidens/core';
 
 /** A row of a table, or a part of a document, by name. */
 export type Fields = Record<string, unknown>;
@@ -13,6 +13,8 @@ const LATE_POLICY: Columns = {
   late_grace: 'late.grace',
   late_closes: 'late.closes',
 };
+
+const ROUND: Columns = { round_step: 'round.step', round_mode: 'round.mode' };
 
 const NODE: Columns = {
   id: 'id',
@@ -37,7 +39,7 @@ export const COURSE_COLUMNS: Columns = {
   ...Object.fromEntries(Object.entries(LATE_POLICY).map(([column, field]) => [column, `policy.${field}`])),
 };
 
-export const SCALE_COLUMNS: Columns = { round_step: 'round.step', round_mode: 'round.mode' };
+export const SCALE_COLUMNS: Columns = ROUND;
 
 export const BAND_COLUMNS: Columns = {
   label: 'label',
@@ -47,20 +49,25 @@ export const BAND_COLUMNS: Columns = {
   pass: 'pass',
 };
 
+/** The columns of each rule that a category can have. */
+const RULE_COLUMNS: Readonly<Record<keyof CategoryRules, Columns>> = {
+  cap: { cap: 'cap' },
+  drop: {
+    drop_lowest: 'drop.lowest',
+    drop_highest: 'drop.highest',
+    drop_by: 'drop.by',
+    drop_when: 'drop.when',
+  },
+  round: ROUND,
+  planned: { planned_pieces: 'planned.pieces', planned_possible: 'planned.possible' },
+  missing: { missing_counts: 'missing.counts', missing_percent: 'missing.percent' },
+  late: LATE_POLICY,
+};
+
 export const CATEGORY_COLUMNS: Columns = {
   ...NODE,
   combine: 'combine',
-  drop_lowest: 'drop.lowest',
-  drop_highest: 'drop.highest',
-  drop_by: 'drop.by',
-  drop_when: 'drop.when',
-  round_step: 'round.step',
-  round_mode: 'round.mode',
-  planned_pieces: 'planned.pieces',
-  planned_possible: 'planned.possible',
-  missing_counts: 'missing.counts',
-  missing_percent: 'missing.percent',
-  ...LATE_POLICY,
+  ...Object.assign({}, ...Object.values(RULE_COLUMNS)),
 };
 
 export const ASSESSMENT_COLUMNS: Columns = {

@@ -5,7 +5,10 @@ import { Fold } from '@/ui/fold';
 import { SectionTitle } from '@/ui/text';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
-import { dropWords, lateWords, missingWords, roundWords } from '@/wording/rule-words';
+import { rulesInWords } from '@/rules';
+import { lateWords } from '@/rules/late/words';
+import { missingWords } from '@/rules/missing/words';
+import { roundWords } from '@/rules/round/words';
 import { capital, number, plural } from '@/wording/words';
 
 /** The rules in plain sentences, to hold against the syllabus line by line. */
@@ -66,7 +69,7 @@ function wholeSentence(root: Category): string {
     equal: 'Every category and every piece on its own counts the same',
     weights: `Weights make the whole, ${decimalText(weightTotal(root), 2)} in all`,
   }[root.combine ?? 'points'];
-  return `${[how, ...specials(root)].join('; ')}.`;
+  return `${[how, ...rulesInWords(root, 'sentence')].join('; ')}.`;
 }
 
 /** @param where - in what it stands, below the course itself: ", in First half," */
@@ -77,9 +80,7 @@ function nodeSentences(node: CourseNode, parent: Category, where: string): strin
     if (node.cap !== undefined) words.push(`at most ${number(node.cap)}% of it counts`);
     return [`${words.join('; ')}.`];
   }
-  words.push(SUMS[node.combine ?? 'points'], ...specials(node));
-  if (node.missing) words.push(`there ${missingWords(node.missing)}`);
-  if (node.late !== undefined) words.push(`there ${lateWords(node.late)}`);
+  words.push(SUMS[node.combine ?? 'points'], ...rulesInWords(node, 'sentence'));
   const inside = node.children.filter((child) => child.kind === 'category');
   return [
     `${words.join('; ')}.`,
@@ -105,19 +106,4 @@ function partOf(
   return weight === undefined
     ? `${name} has no weight yet, so it does not count`
     : `${name} counts ${number(weight)} of ${decimalText(weightTotal(parent), 2)}`;
-}
-
-function specials(category: Category): string[] {
-  const { planned, cap, round } = category;
-  const drops = dropWords(category);
-  return [
-    ...(planned
-      ? [
-          `${plural(planned.pieces, 'piece is', 'pieces are')} promised, of ${number(planned.possible ?? '100')} points each`,
-        ]
-      : []),
-    ...(drops ? [drops] : []),
-    ...(cap === undefined ? [] : [`at most ${number(cap)}% of it counts`]),
-    ...(round ? [`it is rounded ${roundWords(round)}`] : []),
-  ];
 }

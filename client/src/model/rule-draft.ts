@@ -14,7 +14,7 @@ import { keptValues } from '@/data/kept-state';
 import { useNow } from '@/data/session';
 import { remember } from '@/data/undo';
 import { useChange } from './use-change';
-import { changeLines, placeWords } from '@/wording/change-words';
+import { changeLines, placeWords } from '@/rules/change-words';
 import { effectBetween } from './computed';
 
 const NONE: readonly Edit[] = [];

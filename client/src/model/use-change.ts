@@ -1,7 +1,7 @@
 import { applyEdits, collisions, type Course, type Edit } from '@fidens/core';
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { changeLines } from '@/wording/change-words';
+import { changeLines } from '@/rules/change-words';
 import { shownCourse, startChange } from '@/data/sync/course-changes';
 import type { StoredCourse } from '@/data/courses';
 import { remember, type Step } from '@/data/undo';

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useLocalSearchParams, useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { placeWords } from '@/wording/change-words';
+import { placeWords } from '@/rules/change-words';
 import { effectBetween } from '@/model/computed';
 import { gradeText } from '@/wording/words';
 import { ChangeRow } from '@/ui/change-row';

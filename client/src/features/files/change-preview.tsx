@@ -7,7 +7,7 @@ import { Panel } from '@/ui/panel';
 import { Figure, Soft } from '@/ui/text';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
-import { changeLines } from '@/wording/change-words';
+import { changeLines } from '@/rules/change-words';
 import { effectBetween } from '@/model/computed';
 import { EffectDetails } from '@/course-ui/effect-panel';
 import { applied } from '@/model/rule-draft';

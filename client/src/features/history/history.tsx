@@ -11,7 +11,7 @@ import { Failed, Loading } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
-import { changeLines } from '@/wording/change-words';
+import { changeLines } from '@/rules/change-words';
 import type { CoursePageProps } from '@/model/course-page';
 
 /** Everything that was changed in a course, each with the way back. */

@@ -3,7 +3,8 @@ import { View } from 'react-native';
 import { NumberRule } from '@/ui/number-rule';
 import { SectionTitle, Soft } from '@/ui/text';
 import { SPACE } from '@/theme/layout';
-import { LateRule, MissingRule } from './policy-rules';
+import { LateRule } from '@/rules/late/editor';
+import { MissingRule } from '@/rules/missing/editor';
 import type { EditRules } from '@/model/rule-draft';
 import { plural } from '@/wording/words';
 

@@ -26,7 +26,9 @@ import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { WEIGHT_WANTED } from '@/wording/words';
 import { AddNode } from './add-node';
-import { CategoryRules, LowestDropped, type InForce } from './category-rules';
+import { LowestDropped } from '@/rules/drop/editor';
+import type { InForce } from '@/rules/rule';
+import { CategoryRules } from './category-rules';
 import { partOf } from '@/model/part-of';
 import { PieceRules } from '@/course-ui/piece-rules';
 import { PlaceRules } from '@/course-ui/place-rules';
@@ -192,7 +194,11 @@ function NodeRules(props: NodeRulesProps) {
           />
         )}
         {node.kind === 'category' && (
-          <LowestDropped category={node} of={node.name} set={(fields) => edit([setting(node.id, fields)])} />
+          <LowestDropped
+            of={node.name}
+            value={node.drop}
+            onChange={(drop) => edit([setting(node.id, { drop })])}
+          />
         )}
         <Soft style={{ flex: 1 }}>
           {node.kind === 'category' ? listedWords(node, inside) : 'A piece on its own'}

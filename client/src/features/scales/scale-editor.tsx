@@ -12,7 +12,7 @@ import { Panel } from '@/ui/panel';
 import { Soft } from '@/ui/text';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
-import { RoundRule } from '@/course-ui/round-rule';
+import { RoundRule } from '@/rules/round/editor';
 import { SCALE_PRESETS } from '@/model/scale-presets';
 import { number } from '@/wording/words';
 

@@ -22,7 +22,7 @@ import { NameForm } from '@/ui/name-form';
 import { SectionTitle, Soft } from '@/ui/text';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
-import { roundWords } from '@/wording/rule-words';
+import { roundWords } from '@/rules/round/words';
 import { ScaleChoice, ScaleEditor } from './scale-editor';
 import { number, plural } from '@/wording/words';
 import type { EditRules } from '@/model/rule-draft';

@@ -2,7 +2,7 @@ import { applyEdits, courseSetting, find, setting, type Category, type Course } 
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
-import { PlannedRule } from '@/features/rules/category-rules';
+import { RuleField } from '@/features/rules/category-rules';
 import { compute } from '@/model/computed';
 import { CourseFields } from '@/features/rules/course-fields';
 import { CoursePolicies } from '@/features/rules/course-policies';
@@ -10,7 +10,7 @@ import { DraftNotices } from '@/features/rules/draft-notices';
 import { CategoryList, CombineRule } from '@/features/rules/node-rules';
 import { treeRows } from '@/model/moving';
 import { ReadBackList } from '@/course-ui/read-back';
-import { RoundRule } from '@/course-ui/round-rule';
+import { RoundRule } from '@/rules/round/editor';
 import { useRuleDraft, type RuleDraft } from '@/model/rule-draft';
 import { ScaleChoice } from '@/features/scales/scale-editor';
 import { ScaleRead } from '@/features/scales/scale-rules';
@@ -99,12 +99,8 @@ function CategoryPieces({ draft: { course, edit }, category }: StepProps & { cat
         {isRoot ? 'On their own' : pathOf(course.document, category)}
       </SectionTitle>
       {names !== '' && <Soft>{names}</Soft>}
-      {!isRoot && category.combine !== 'weights' && (
-        <PlannedRule
-          category={category}
-          of={category.name}
-          set={(fields) => edit([setting(category.id, fields)])}
-        />
+      {!isRoot && (
+        <RuleField field="planned" category={category} of={category.name} inForce={undefined} edit={edit} />
       )}
       {isAdding ? (
         <PieceForm parent={category} edit={edit} onDone={() => setIsAdding(false)} />

@@ -1,6 +1,9 @@
 import { applyEdits, courseSetting, setting, type Category, type Edit } from '@fidens/core';
-import { changeLines, placeWords } from '@/wording/change-words';
-import { dropWords, lateWords, missingWords, roundWords } from '@/wording/rule-words';
+import { changeLines, placeWords } from '@/rules/change-words';
+import { dropWords } from '@/rules/drop/words';
+import { lateWords } from '@/rules/late/words';
+import { missingWords } from '@/rules/missing/words';
+import { roundWords } from '@/rules/round/words';
 import { course } from '../sample';
 
 const group = (...children: Category['children']): Category => ({
@@ -95,8 +98,8 @@ describe('a place in words', () => {
 
 describe('a rule in words', () => {
   it('of drops', () => {
-    expect(dropWords(group())).toBeUndefined();
-    expect(dropWords({ ...group(), drop: { lowest: 2, highest: 1, by: 'points', when: 'complete' } })).toBe(
+    expect(dropWords(group().drop)).toBeUndefined();
+    expect(dropWords({ lowest: 2, highest: 1, by: 'points', when: 'complete' })).toBe(
       'the lowest two and the highest one are dropped, by points, once nothing is open',
     );
   });

@@ -1,22 +1,20 @@
 import {
   find,
   type Assessment,
-  type Category,
   type Course,
   type CourseNode,
-  type Drop,
   type Edit,
   type LatePolicy,
-  type MissingPolicy,
-  type Planned,
   type Policy,
-  type Round,
   type Scale,
   type Score,
   type Target,
 } from '@fidens/core';
-import { dropWords, lateWords, missingWords, roundWords } from './rule-words';
-import { COMBINE_WORDS, countPieces, number, plural } from './words';
+import { COMBINE_WORDS, countPieces, number, plural } from '@/wording/words';
+import { CATEGORY_RULE_WORDS } from '.';
+import { lateWords } from './late/words';
+import { missingWords } from './missing/words';
+import { roundWords } from './round/words';
 
 /**
  * A place of a document by the name of what stands there: `root.children[0].planned` is "Field logs, promised pieces".
@@ -120,6 +118,7 @@ const STATES: Record<NonNullable<Assessment['status']>, string> = {
 };
 
 const FIELDS: Record<string, FieldWords> = {
+  ...CATEGORY_RULE_WORDS,
   title: { name: 'title' },
   code: { name: 'code' },
   credits: { name: 'credits', words: number },
@@ -132,21 +131,12 @@ const FIELDS: Record<string, FieldWords> = {
   policy: { name: 'missing and late work', none: 'as usual', words: policyWords },
   name: { name: 'name' },
   weight: { name: 'weight', words: number },
-  cap: { name: 'highest percent', words: percent },
   extraCredit: { name: 'extra credit', none: 'no', words: yes },
   counted: { name: 'counted', none: 'yes', words: yes },
   combine: {
     name: 'adding up',
     none: COMBINE_WORDS.points,
     words: (value: keyof typeof COMBINE_WORDS) => COMBINE_WORDS[value],
-  },
-  drop: { name: 'drops', words: (drop: Drop) => dropWords({ drop } as Category) ?? 'none' },
-  round: { name: 'rounding', words: (round: Round) => roundWords(round) },
-  planned: { name: 'promised pieces', words: ({ pieces }: Planned) => String(pieces) },
-  missing: {
-    name: 'missing work',
-    none: 'as above',
-    words: (missing: MissingPolicy) => missingWords(missing),
   },
   late: { name: 'lateness', words: (late: LatePolicy | Assessment['late']) => lateText(late) },
   possible: { name: 'possible points', words: number },

@@ -4,7 +4,8 @@ import { Choice } from '@/ui/choice';
 import { NumberRule } from '@/ui/number-rule';
 import { Soft } from '@/ui/text';
 import { SPACE } from '@/theme/layout';
-import { roundWords } from '@/wording/rule-words';
+import type { RuleEditor } from '../rule';
+import { roundWords } from './words';
 
 interface RoundRuleProps {
   of: string;
@@ -41,3 +42,7 @@ export function RoundRule({ of, value, onChange }: RoundRuleProps) {
     </View>
   );
 }
+
+export const RoundEditor: RuleEditor<Round> = ({ of, value, onChange }) => (
+  <RoundRule of={of} value={value} onChange={onChange} />
+);

@@ -1,63 +1,14 @@
-import type { LatePolicy, MissingPolicy } from '@fidens/core';
+import type { LatePolicy } from '@fidens/core';
 import { View } from 'react-native';
 import { Choice } from '@/ui/choice';
 import { NumberRule } from '@/ui/number-rule';
 import { SPACE } from '@/theme/layout';
-import { lateWords, missingWords } from '@/wording/rule-words';
-import { capital } from '@/wording/words';
 import { Soft } from '@/ui/text';
+import { capital } from '@/wording/words';
+import type { RuleEditor } from '../rule';
+import { lateWords } from './words';
 
 const PERCENT = 'A percent from 0 up, such as 10 or 12.5.';
-
-interface MissingRuleProps {
-  /** Of what: "the course", or a category's name. */
-  of: string;
-  value: MissingPolicy | undefined;
-  /** What holds where nothing of its own does, and whence; nothing for the course itself. */
-  inherited?: { value: MissingPolicy; from: string };
-  onChange: (value: MissingPolicy | undefined) => void;
-}
-
-/** What missing work counts as. */
-export function MissingRule({ of, value, inherited, onChange }: MissingRuleProps) {
-  const chosen = value?.counts ?? (inherited ? 'inherited' : 'percent');
-  return (
-    <View style={{ gap: SPACE.s }}>
-      <Choice
-        label={`Missing work in ${of}`}
-        value={chosen}
-        options={[
-          ...(inherited
-            ? [
-                {
-                  value: 'inherited' as const,
-                  label: 'Missing as above',
-                  hint: `From ${inherited.from}: ${missingWords(inherited.value)}.`,
-                },
-              ]
-            : []),
-          { value: 'percent', label: 'Missing counts a percent' },
-          { value: 'nothing', label: 'Missing is left out', hint: 'As if it were excused.' },
-        ]}
-        onChange={(counts) =>
-          onChange(
-            counts === 'inherited' ? undefined : counts === 'nothing' ? { counts } : { counts, percent: '0' },
-          )
-        }
-      />
-      {chosen === 'percent' && (
-        <NumberRule
-          label={`Percent for missing work in ${of}`}
-          shown="Percent"
-          value={value?.percent ?? '0'}
-          wants={PERCENT}
-          required
-          onKeep={(percent) => onChange({ counts: 'percent', percent: percent! })}
-        />
-      )}
-    </View>
-  );
-}
 
 interface LateRuleProps {
   of: string;
@@ -167,3 +118,7 @@ function LatePolicyFields({
     </View>
   );
 }
+
+/** In a category: its own, none, or what is inherited. */
+export const LateEditor: RuleEditor<LatePolicy | null> = ({ of, value, inForce, onChange }) =>
+  inForce && <LateRule of={of} value={value} inherited={inForce.late} onChange={onChange} />;

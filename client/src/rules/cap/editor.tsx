@@ -1,0 +1,21 @@
+import type { Decimal } from '@fidens/core';
+import { View } from 'react-native';
+import { SPACE } from '@/theme/layout';
+import { NumberRule } from '@/ui/number-rule';
+import { Soft } from '@/ui/text';
+import { number } from '@/wording/words';
+import type { RuleEditor } from '../rule';
+
+/** The highest percent that counts. */
+export const CapEditor: RuleEditor<Decimal> = ({ of, value, onChange }) => (
+  <View style={{ gap: SPACE.s }}>
+    <NumberRule
+      label={`Highest percent of ${of}`}
+      shown="At most %"
+      value={value}
+      wants="A percent from 0 up, or nothing for no cap."
+      onKeep={onChange}
+    />
+    <Soft>{value === undefined ? 'It may pass 100%.' : `No more than ${number(value)}% counts.`}</Soft>
+  </View>
+);

@@ -1,0 +1,110 @@
+import type { Drop } from '@fidens/core';
+import { View } from 'react-native';
+import { Choice } from '@/ui/choice';
+import { NumberRule } from '@/ui/number-rule';
+import { SPACE } from '@/theme/layout';
+import type { RuleEditor } from '../rule';
+
+interface LowestDroppedProps {
+  of: string;
+  value: Drop | undefined;
+  onChange: (value: Drop | undefined) => void;
+}
+
+/** How many of the lowest are dropped: the one drop that nearly every syllabus has. */
+export function LowestDropped({ of, value, onChange }: LowestDroppedProps) {
+  return (
+    <DropAmount
+      of={of}
+      which="lowest"
+      value={value?.lowest}
+      onKeep={(lowest) => onChange(dropWith(value, { lowest }))}
+    />
+  );
+}
+
+interface DropAmountProps {
+  of: string;
+  which: 'lowest' | 'highest';
+  value: number | undefined;
+  onKeep: (value: number) => void;
+}
+
+function DropAmount({ of, which, value = 0, onKeep }: DropAmountProps) {
+  return (
+    <NumberRule
+      label={`How many of the ${which} to drop in ${of}`}
+      shown={which === 'lowest' ? 'Drop lowest' : 'Drop highest'}
+      value={String(value)}
+      wants="A whole number from 0 up."
+      required
+      whole
+      onKeep={(text) => onKeep(Number(text))}
+    />
+  );
+}
+
+const NO_DROP: Required<Drop> = { lowest: 0, highest: 0, by: 'percent', when: 'always' };
+
+/** Drops with some fields changed; nothing where none are left. */
+function dropWith(value: Drop | undefined, fields: Drop): Drop | undefined {
+  const drop = { ...NO_DROP, ...value, ...fields };
+  if (drop.lowest + drop.highest === 0) return undefined;
+  return { ...drop, highest: drop.by === 'benefit' ? 0 : drop.highest };
+}
+
+/** Drops whole; of a category the lowest stand beside its name already. */
+export const DropEditor: RuleEditor<Drop> = ({ of, value, inForce, onChange }) => {
+  const { lowest, highest, by, when } = { ...NO_DROP, ...value };
+  const change = (fields: Drop) => onChange(dropWith(value, fields));
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+        {!inForce && <LowestDropped of={of} value={value} onChange={onChange} />}
+        {by !== 'benefit' && (
+          <DropAmount
+            of={of}
+            which="highest"
+            value={highest}
+            onKeep={(value) => change({ highest: value })}
+          />
+        )}
+      </View>
+      {lowest + highest > 0 && (
+        <>
+          <Choice
+            label={`Dropped by what, in ${of}`}
+            value={by}
+            options={[
+              {
+                value: 'percent',
+                label: 'By percent',
+                hint: 'The lowest percent goes, however large the piece.',
+              },
+              { value: 'points', label: 'By points', hint: 'The fewest points earned go.' },
+              {
+                value: 'benefit',
+                label: 'What helps most',
+                hint: 'Whatever leaves this category highest goes; among pooled points that is not always the lowest percent.',
+              },
+            ]}
+            onChange={(next) => change({ by: next })}
+          />
+          <Choice
+            label={`Dropped when, in ${of}`}
+            value={when}
+            options={[
+              { value: 'always', label: 'From the start' },
+              {
+                value: 'complete',
+                label: 'When complete',
+                hint: 'The standing drops nothing while work in it is open.',
+              },
+            ]}
+            onChange={(next) => change({ when: next })}
+          />
+        </>
+      )}
+    </View>
+  );
+};

@@ -1,0 +1,33 @@
+import type { CategoryRules } from '@fidens/core';
+import { CAP_WORDS } from './cap/words';
+import { DROP_WORDS } from './drop/words';
+import { LATE_WORDS } from './late/words';
+import { MISSING_WORDS } from './missing/words';
+import { PLANNED_WORDS } from './planned/words';
+import { ROUND_WORDS } from './round/words';
+import type { RuleWords } from './rule';
+
+/** What every rule of a category says, in the order in which a syllabus has them. */
+export const CATEGORY_RULE_WORDS: {
+  readonly [Field in keyof CategoryRules]-?: RuleWords<Exclude<CategoryRules[Field], undefined>>;
+} = {
+  planned: PLANNED_WORDS,
+  drop: DROP_WORDS,
+  cap: CAP_WORDS,
+  round: ROUND_WORDS,
+  missing: MISSING_WORDS,
+  late: LATE_WORDS,
+};
+
+/**
+ * What a category's rules say, in order.
+ *
+ * @param how - which of the rule's ways of saying it
+ */
+export function rulesInWords(category: CategoryRules, how: 'short' | 'sentence'): string[] {
+  return (Object.keys(CATEGORY_RULE_WORDS) as (keyof CategoryRules)[]).flatMap((field) => {
+    const value = category[field];
+    const words = CATEGORY_RULE_WORDS[field] as RuleWords<unknown>;
+    return value === undefined ? [] : (words[how]?.(value) ?? []);
+  });
+}

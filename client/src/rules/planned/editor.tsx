@@ -1,0 +1,43 @@
+import { View } from 'react-native';
+import type { Planned } from '@fidens/core';
+import { NumberRule } from '@/ui/number-rule';
+import { Soft } from '@/ui/text';
+import { SPACE } from '@/theme/layout';
+import type { RuleEditor } from '../rule';
+
+/** How many pieces the syllabus promises, where they need no weights of their own. */
+export const PlannedEditor: RuleEditor<Planned> = ({ category, of, value: planned, onChange }) => {
+  if (category.combine === 'weights') return null;
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+        <NumberRule
+          label={`Pieces that the syllabus promises in ${of}`}
+          shown="Promised pieces"
+          value={planned && String(planned.pieces)}
+          wants="A whole number from 1 up, or nothing."
+          positive
+          whole
+          width={172}
+          onKeep={(text) => onChange(text === undefined ? undefined : { ...planned, pieces: Number(text) })}
+        />
+        {planned && (
+          <NumberRule
+            label={`Points of each promised piece in ${of}`}
+            shown="Points each"
+            value={planned.possible ?? '100'}
+            wants="Points above 0."
+            positive
+            required
+            onKeep={(possible) => onChange({ ...planned, possible: possible! })}
+          />
+        )}
+      </View>
+      <Soft>
+        {planned
+          ? 'What is promised and not listed counts as open work in floor, ceiling, forecast and reach.'
+          : 'How many pieces the syllabus speaks of, where not all are listed yet.'}
+      </Soft>
+    </View>
+  );
+};

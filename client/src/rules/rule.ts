@@ -1,0 +1,40 @@
+import type { Category, LatePolicy, MissingPolicy } from '@fidens/core';
+import type { ReactNode } from 'react';
+
+/**
+ * What a rule of a category says, everywhere.
+ *
+ * @typeParam F - its field in the document
+ */
+export interface RuleWords<F> {
+  /** Its name, as the history has it. */
+  readonly name: string;
+  /** What stands in the history where there is none. */
+  readonly none: string;
+  /** The rule alone, as the history has it: "10", "70%". */
+  readonly words: (value: F) => string;
+  /** Beside other rules of a category where these are folded away; nothing where it says nothing there. */
+  readonly short?: (value: F) => string | undefined;
+  /** A part of the sentence that reads a category back; nothing where it does nothing. */
+  readonly sentence: (value: F) => string | undefined;
+}
+
+/** The policies that hold where a category has none of its own, and whence they come. */
+export interface InForce {
+  readonly missing: { readonly value: MissingPolicy; readonly from: string };
+  readonly late: { readonly value: LatePolicy | undefined; readonly from: string };
+}
+
+/** What every editor of a rule is given. */
+export interface RuleEditorProps<F> {
+  readonly category: Category;
+  /** Of what: "the whole", or a category's name. */
+  readonly of: string;
+  readonly value: F | undefined;
+  /** What holds above it; the whole course has nothing above. */
+  readonly inForce: InForce | undefined;
+  readonly onChange: (value: F | undefined) => void;
+}
+
+/** Where a category's rule is set. Nothing is shown where it cannot have one. */
+export type RuleEditor<F> = (props: RuleEditorProps<F>) => ReactNode;
