@@ -1,8 +1,8 @@
+import { createApplication, migrate, openDatabase } from '@fidens/server';
 import autocannon from 'autocannon';
 import express from 'express';
-import type { AddressInfo } from 'node:net';
 import type { Server } from 'node:http';
-import { createApplication, migrate, openDatabase } from '@fidens/server';
+import type { AddressInfo } from 'node:net';
 
 const HOST = '127.0.0.1';
 

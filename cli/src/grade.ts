@@ -1,7 +1,6 @@
-import { answer, readCourse, type Fault } from '@fidens/core';
+import { answer, formatOf, isRealMoment, type Fault } from '@fidens/core';
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { isRealMoment } from '@fidens/core';
 import { report } from './report';
 
 const USAGE =
@@ -18,7 +17,10 @@ function main(): number {
   }
   let status = 0;
   for (const source of options.files.flatMap(sourcesOf)) {
-    const read = 'fault' in source ? { ok: false as const, faults: [source.fault] } : readCourse(source.text);
+    const read =
+      'fault' in source
+        ? { ok: false as const, faults: [source.fault] }
+        : formatOf(source.name).read(source.text);
     if (!read.ok) {
       status = 2;
       print(options.json ? JSON.stringify({ error: read.faults }) : faultsText(source.name, read.faults));
@@ -68,7 +70,7 @@ function sourcesOf(file: string): Source[] {
 
 function faultsText(name: string, faults: readonly Fault[]): string {
   const lines = faults.map(({ at, message }) => `  ${at === '' ? '' : `${at}: `}${message}`);
-  return `${name} is no course file:\n${lines.join('\n')}\n`;
+  return `${name} is no ${formatOf(name).title}:\n${lines.join('\n')}\n`;
 }
 
 function print(text: string): void {

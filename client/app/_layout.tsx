@@ -1,17 +1,17 @@
-import { reasonOf } from '@/data/api';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Stack } from 'expo-router';
 import Head from 'expo-router/head';
 import { View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
-import { Failed, Loading } from '@/ui/states';
-import { useDecimals } from '@/wording/decimals';
+import { reasonOf } from '@/data/api';
 import { queryClient } from '@/data/query-client';
 import { useSession } from '@/data/session';
 import { useChosenTheme } from '@/theme/appearance';
 import { Icon } from '@/theme/icons';
 import { DISPLAY, TEXT, TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { Failed, Loading } from '@/ui/states';
+import { useDecimals } from '@/wording/decimals';
 
 export default function Application() {
   const theme = useChosenTheme();

@@ -6,10 +6,10 @@ import { ScrollView, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { faultsOf, reasonOf } from '@/data/api';
 import { useSession, useSignIn } from '@/data/session';
-import { FormField } from '@/ui/form-field';
-import { Soft } from '@/ui/text';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { FormField } from '@/ui/form-field';
+import { Soft } from '@/ui/text';
 
 interface Fields {
   name: string;

@@ -1,3 +1,6 @@
+export { COURSE_FILE, readCourse, writeCourse } from './formats/course-file';
+export { type Format } from './formats/format';
+export { formatOf, FORMATS } from './formats/index';
 export { type Drop } from './rules/drop/form';
 export { type CategoryRules } from './rules/index';
 export { type Late, type LatePolicy } from './rules/late/form';
@@ -46,7 +49,7 @@ export {
   statusOf,
   type Target,
 } from './document/course';
-export { checkCourse, checkScale, readCourse, writeCourse } from './document/course-file';
+export { checkCourse, checkScale } from './document/course-file';
 export { assessmentFields, courseFields } from './document/course-schema';
 export {
   type Entry,

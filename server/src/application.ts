@@ -5,6 +5,8 @@ import helmet from 'helmet';
 import type { Knex } from 'knex';
 import { join } from 'node:path';
 import { constants } from 'node:zlib';
+import { limitChanges, sendDevices } from './attempts';
+import { refuseDeepBodies } from './body';
 import type { Configuration } from './configuration';
 import { answerNotFound, answerProblems } from './problem';
 import { accountRoutes } from './routes/accounts';
@@ -14,8 +16,6 @@ import { rehearsalRoutes } from './routes/rehearsals';
 import { sweepRoutes } from './routes/sweep';
 import { termRoutes } from './routes/terms';
 import { refuseOtherSites } from './same-site';
-import { limitChanges, sendDevices } from './attempts';
-import { refuseDeepBodies } from './body';
 import { requireStudent, sessions } from './sign-in';
 
 /** A server that is ready to listen. */

@@ -1,23 +1,23 @@
 import type { Course } from '@fidens/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link, useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { byAttention } from '@/model/attention';
-import { LOOSE_WORDS, useLooseEnds, wantsDecision } from '@/model/loose-ends';
-import { useGpas } from '@/model/term-gpa';
-import { plural } from '@/wording/words';
 import { reasonOf } from '@/data/api';
 import { sampleCoursesQuery, useCourses, useCreateCourse, type StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { useTerm, weekOf } from '@/data/terms';
 import { CourseCard } from '@/features/term/course-card';
+import { byAttention } from '@/model/attention';
+import { LOOSE_WORDS, useLooseEnds, wantsDecision } from '@/model/loose-ends';
+import { useGpas } from '@/model/term-gpa';
+import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
 import { Page } from '@/ui/page';
 import { Empty, Failed, Loading } from '@/ui/states';
 import { Soft } from '@/ui/text';
-import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
-import { useColours } from '@/theme/paper-theme';
+import { plural } from '@/wording/words';
 
 /** The Term place: every course, and first what is loose. */
 export default function TermPlace() {

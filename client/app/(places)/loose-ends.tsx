@@ -4,8 +4,12 @@ import { Link } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { compute } from '@/model/computed';
+import { reasonOf } from '@/data/api';
+import { useCourses } from '@/data/courses';
+import { useNow, useSession, useSweep } from '@/data/session';
 import { DecideMany, keyOf } from '@/features/loose-ends/decide-many';
+import { PieceRow } from '@/features/scores/piece-row';
+import { compute } from '@/model/computed';
 import {
   isPiece,
   LOOSE_WORDS,
@@ -19,17 +23,13 @@ import {
   type LooseRule,
 } from '@/model/loose-ends';
 import { partOf } from '@/model/part-of';
-import { PieceRow } from '@/features/scores/piece-row';
-import { toggled } from '@/ui/toggled';
-import { dueOf } from '@/wording/words';
-import { reasonOf } from '@/data/api';
-import { useCourses } from '@/data/courses';
-import { useNow, useSession, useSweep } from '@/data/session';
+import { SPACE, TOUCH } from '@/theme/layout';
+import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';
 import { Page } from '@/ui/page';
 import { Empty, Failed, Loading } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
-import { SPACE, TOUCH } from '@/theme/layout';
-import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';
+import { toggled } from '@/ui/toggled';
+import { dueOf } from '@/wording/words';
 
 /** What needs a decision, across all courses, decided right there, one by one or many at once; and what is due next. */
 export default function LooseEndsPlace() {

@@ -1,21 +1,21 @@
-import { reasonOf } from '@/data/api';
 import { walk, type Assessment } from '@fidens/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
+import { reasonOf } from '@/data/api';
+import { useCourses, type StoredCourse } from '@/data/courses';
+import { useNow } from '@/data/session';
+import { PieceRow } from '@/features/scores/piece-row';
 import { compute } from '@/model/computed';
 import { likeliest, matching, placeWords } from '@/model/likeliest';
 import { newId } from '@/model/new-id';
-import { PieceRow } from '@/features/scores/piece-row';
-import { useCourses, type StoredCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
-import { useChange } from '@/model/use-change';
-import { Page } from '@/ui/page';
 import { partOf } from '@/model/part-of';
-import { Empty, Failed, Loading } from '@/ui/states';
-import { SectionTitle, Soft } from '@/ui/text';
+import { useChange } from '@/model/use-change';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Page } from '@/ui/page';
+import { Empty, Failed, Loading } from '@/ui/states';
+import { SectionTitle, Soft } from '@/ui/text';
 
 const SHOWN = 12;
 

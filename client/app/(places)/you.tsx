@@ -5,19 +5,19 @@ import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { faultsOf, reasonOf } from '@/data/api';
-import { chooseDecimals, useDecimals } from '@/wording/decimals';
 import { useSession } from '@/data/session';
 import { useSaveTerm, useTerm, type Term } from '@/data/terms';
-import { Choice } from '@/ui/choice';
-import { DayField } from '@/ui/day-field';
-import { FormField } from '@/ui/form-field';
 import { RuleSheetList, ScaleList } from '@/features/files/library-lists';
-import { Page } from '@/ui/page';
 import { SignOut } from '@/shell/sign-out';
-import { SectionTitle, Soft } from '@/ui/text';
 import { chooseAppearance, useAppearance } from '@/theme/appearance';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Choice } from '@/ui/choice';
+import { DayField } from '@/ui/day-field';
+import { FormField } from '@/ui/form-field';
+import { Page } from '@/ui/page';
+import { SectionTitle, Soft } from '@/ui/text';
+import { chooseDecimals, useDecimals } from '@/wording/decimals';
 
 /** You: the account, the term's dates, the scales and rule sheets to use again, and how Fidens looks. */
 export default function YouPlace() {

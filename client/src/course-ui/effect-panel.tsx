@@ -2,13 +2,13 @@ import type { BandReach, Effect, Participation } from '@fidens/core';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Button } from 'react-native-paper';
+import type { CoursePageProps } from '@/model/course-page';
+import { useRuleDraft, type RuleDraft } from '@/model/rule-draft';
+import { SPACE } from '@/theme/layout';
+import { ChangeRow } from '@/ui/change-row';
 import { Panel } from '@/ui/panel';
 import { Figure, Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
-import { useRuleDraft, type RuleDraft } from '@/model/rule-draft';
-import type { CoursePageProps } from '@/model/course-page';
 import { gradeText, OUTLOOK_NAMES, plural } from '@/wording/words';
-import { ChangeRow } from '@/ui/change-row';
 
 interface EffectPanelProps {
   draft: RuleDraft;

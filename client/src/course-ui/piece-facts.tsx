@@ -1,11 +1,11 @@
 import { find, setting, type Assessment, type Course, type NodeFields } from '@fidens/core';
 import { View } from 'react-native';
+import type { EditRules } from '@/model/rule-draft';
+import { SPACE } from '@/theme/layout';
 import { KeptField } from '@/ui/kept-field';
 import { MomentField } from '@/ui/moment-field';
 import { NumberRule } from '@/ui/number-rule';
-import { SPACE } from '@/theme/layout';
 import { WEIGHT_WANTED } from '@/wording/words';
-import type { EditRules } from '@/model/rule-draft';
 
 interface PieceFactsProps {
   course: Course;

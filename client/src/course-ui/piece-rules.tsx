@@ -1,10 +1,10 @@
 import { setting, type Assessment, type Category, type Course } from '@fidens/core';
 import { View } from 'react-native';
-import { NumberRule } from '@/ui/number-rule';
+import type { EditRules } from '@/model/rule-draft';
 import { SPACE } from '@/theme/layout';
+import { NumberRule } from '@/ui/number-rule';
 import { PieceFacts } from './piece-facts';
 import { PlaceRules } from './place-rules';
-import type { EditRules } from '@/model/rule-draft';
 import { TakesPart } from './takes-part';
 
 interface PieceRulesProps {

@@ -1,9 +1,9 @@
 import { find, type Category, type Course, type CourseNode } from '@fidens/core';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
-import { Choice } from '@/ui/choice';
-import { SPACE } from '@/theme/layout';
 import type { EditRules } from '@/model/rule-draft';
+import { SPACE } from '@/theme/layout';
+import { Choice } from '@/ui/choice';
 
 interface PlaceRulesProps {
   course: Course;

@@ -1,14 +1,14 @@
 import { decimalText, weightTotal, type Category, type Course, type CourseNode } from '@fidens/core';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { Fold } from '@/ui/fold';
-import { SectionTitle } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
-import { useColours } from '@/theme/paper-theme';
 import { rulesInWords } from '@/rules';
 import { lateWords } from '@/rules/late/words';
 import { missingWords } from '@/rules/missing/words';
 import { roundWords } from '@/rules/round/words';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+import { Fold } from '@/ui/fold';
+import { SectionTitle } from '@/ui/text';
 import { capital, number, plural } from '@/wording/words';
 
 /** The rules in plain sentences, to hold against the syllabus line by line. */

@@ -2,10 +2,10 @@ import { useState } from 'react';
 import { Text } from 'react-native-paper';
 import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
-import { useChange } from '@/model/use-change';
-import { useColours } from '@/theme/paper-theme';
 import { applied, type EditRules } from '@/model/rule-draft';
 import { standingChange } from '@/model/standing-change';
+import { useChange } from '@/model/use-change';
+import { useColours } from '@/theme/paper-theme';
 
 /**
  * Changes the record at once; what would break the course is refused. What is said to be done says what it did to the standing too.

@@ -3,9 +3,9 @@ import { memo, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { isTarget, type Computed } from '@/model/computed';
+import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { AxisText } from '@/ui/axis-text';
 import { percent } from '@/wording/words';
-import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 
 const FLAG = 18;
 const ROW = 23;

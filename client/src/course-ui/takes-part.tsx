@@ -1,6 +1,6 @@
 import { setting, type CourseNode } from '@fidens/core';
-import { Choice } from '@/ui/choice';
 import type { EditRules } from '@/model/rule-draft';
+import { Choice } from '@/ui/choice';
 
 interface TakesPartProps {
   /** One node, or several that are to take part alike. */

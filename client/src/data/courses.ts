@@ -1,9 +1,9 @@
 import { applyEdits, type Course } from '@fidens/core';
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { ask, once } from './api';
 import type { PendingChange } from '@/data/sync/pending';
 import { useWaiting } from '@/data/sync/queue';
+import { ask, once } from './api';
 
 /** A course as the server keeps it. */
 export interface StoredCourse {

@@ -5,10 +5,10 @@ import {
   headline,
   lettersOf,
   outlooks,
+  potentials,
   problems,
   reach,
   ribbon,
-  potentials,
   solveLargest,
   type Alone,
   type BandReach,
@@ -18,8 +18,8 @@ import {
   type Headline,
   type Letters,
   type Outlooks,
-  type Problem,
   type Potentials,
+  type Problem,
   type Segment,
 } from '@fidens/core';
 import { decimals } from '@/wording/decimals';

@@ -1,6 +1,6 @@
 import { decimalText } from '@fidens/core';
-import type { Computed } from './computed';
 import { percent } from '@/wording/words';
+import type { Computed } from './computed';
 
 /**
  * That what is past due is meant as handed in today, and what that costs; nothing where nothing is.

@@ -15,8 +15,8 @@ import { useMemo } from 'react';
 import { useCourses, type StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { useTerm, type Term } from '@/data/terms';
-import { compute } from './computed';
 import { daysPast, dueOf, plural } from '@/wording/words';
+import { compute } from './computed';
 
 /** A piece that needs a decision, and which. */
 export interface LoosePiece {

@@ -13,9 +13,9 @@ import type { StoredCourse } from '@/data/courses';
 import { keptValues } from '@/data/kept-state';
 import { useNow } from '@/data/session';
 import { remember } from '@/data/undo';
-import { useChange } from './use-change';
 import { changeLines, placeWords } from '@/rules/change-words';
 import { effectBetween } from './computed';
+import { useChange } from './use-change';
 
 const NONE: readonly Edit[] = [];
 

@@ -1,6 +1,6 @@
 import { nameOf, type Course, type Headline } from '@fidens/core';
-import { compute } from './computed';
 import { gradeWords } from '@/wording/words';
+import { compute } from './computed';
 
 /**
  * What a change does to the standing, in words: "84.7 → 85.9, still B", or that it does nothing.

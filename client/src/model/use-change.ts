@@ -1,10 +1,10 @@
 import { applyEdits, collisions, type Course, type Edit } from '@fidens/core';
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { changeLines } from '@/rules/change-words';
-import { shownCourse, startChange } from '@/data/sync/course-changes';
 import type { StoredCourse } from '@/data/courses';
+import { shownCourse, startChange } from '@/data/sync/course-changes';
 import { remember, type Step } from '@/data/undo';
+import { changeLines } from '@/rules/change-words';
 
 /**
  * Changes a course: at once on screen, in the background at the server. There is nothing to save, and everything can be taken back.

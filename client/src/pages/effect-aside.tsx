@@ -1,9 +1,9 @@
 import { View } from 'react-native';
-import { SPACE } from '@/theme/layout';
-import type { CoursePageProps } from '@/model/course-page';
 import { EffectPanel } from '@/course-ui/effect-panel';
-import { ReachPage } from './reach-page';
+import type { CoursePageProps } from '@/model/course-page';
 import { useRuleDraft } from '@/model/rule-draft';
+import { SPACE } from '@/theme/layout';
+import { ReachPage } from './reach-page';
 
 /** Beside the rules on a wide screen: what changed rules do, and where the course stands. */
 export function EffectAside({ course }: CoursePageProps) {

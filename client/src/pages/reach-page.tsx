@@ -3,24 +3,24 @@ import { Link } from 'expo-router';
 import { useDeferredValue } from 'react';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
-import { useNow } from '@/data/session';
 import { Ruler } from '@/course-ui/ruler';
-import { Empty } from '@/ui/states';
-import { Phrases, Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
-import { AloneView } from '@/features/reach/alone-view';
+import { useNow } from '@/data/session';
 import { ChanceView } from '@/features/chances/chance-view';
-import { compute, type Computed } from '@/model/computed';
+import { AloneView } from '@/features/reach/alone-view';
 import { EveryLetter, HalvesReach, TargetChoice } from '@/features/reach/every-letter';
 import { FourOutlooks } from '@/features/reach/four-outlooks';
+import { SwingBars } from '@/features/reach/swing-bars';
 import { useRehearsal } from '@/features/rehearsal/rehearsal';
 import { RehearsalBar } from '@/features/rehearsal/rehearsal-bar';
 import { RehearsalCompare } from '@/features/rehearsal/rehearsal-compare';
 import { RehearsalPanel } from '@/features/rehearsal/rehearsal-panel';
-import { lateTodayWords } from '@/model/late-today';
+import { compute, type Computed } from '@/model/computed';
 import type { CoursePageProps } from '@/model/course-page';
+import { lateTodayWords } from '@/model/late-today';
 import { useExtent } from '@/model/use-extent';
-import { SwingBars } from '@/features/reach/swing-bars';
+import { SPACE } from '@/theme/layout';
+import { Empty } from '@/ui/states';
+import { Phrases, Soft } from '@/ui/text';
 
 /** What the grade can still become, what each letter takes, and what would be if. */
 export function ReachPage({ course, beside = false }: CoursePageProps) {

@@ -1,26 +1,26 @@
 import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
+import { ReadBack } from '@/course-ui/read-back';
 import { useNow } from '@/data/session';
-import { Empty } from '@/ui/states';
-import { SectionTitle } from '@/ui/text';
-import { SPACE, useIsWide } from '@/theme/layout';
 import { Arrange } from '@/features/arrange/arrange';
-import { CategoryRules } from '@/features/rules/category-rules';
-import { compute } from '@/model/computed';
-import { CourseFields } from '@/features/rules/course-fields';
 import { CourseFiles } from '@/features/files/course-files';
-import { CoursePolicies } from '@/features/rules/course-policies';
 import { CourseSheets } from '@/features/files/course-sheets';
 import { DeleteCourse } from '@/features/files/delete-course';
-import { DraftNotices } from '@/features/rules/draft-notices';
 import { History } from '@/features/history/history';
+import { CategoryRules } from '@/features/rules/category-rules';
+import { CourseFields } from '@/features/rules/course-fields';
+import { CoursePolicies } from '@/features/rules/course-policies';
+import { DraftNotices } from '@/features/rules/draft-notices';
 import { CategoryList, CombineRule } from '@/features/rules/node-rules';
 import { ProblemList } from '@/features/rules/problem-list';
-import { ReadBack } from '@/course-ui/read-back';
-import { useRuleDraft } from '@/model/rule-draft';
 import { ScaleRules } from '@/features/scales/scale-rules';
+import { compute } from '@/model/computed';
 import type { CoursePageProps } from '@/model/course-page';
+import { useRuleDraft } from '@/model/rule-draft';
+import { SPACE, useIsWide } from '@/theme/layout';
+import { Empty } from '@/ui/states';
+import { SectionTitle } from '@/ui/text';
 import { countPieces } from '@/wording/words';
 
 /** The course's rules: its categories with their weights, how each adds up, its scale, and what can be done with them. */

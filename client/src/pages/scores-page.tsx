@@ -1,27 +1,15 @@
-import type { CoursePageProps } from '@/model/course-page';
 import { bandOf, decimalText, lettersOf, pieces, sharesOf, type Category, type Part } from '@fidens/core';
 import { Link } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
+import { EffectPanel } from '@/course-ui/effect-panel';
+import { PieceForm } from '@/course-ui/piece-form';
+import { Refused, useRecordEdit } from '@/course-ui/record-edit';
 import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
-import { Choice } from '@/ui/choice';
-import { Fold } from '@/ui/fold';
-import { LongList } from '@/ui/long-list';
-import { Panel } from '@/ui/panel';
-import { PieceForm } from '@/course-ui/piece-form';
-import { Empty } from '@/ui/states';
-import { Figure, SectionTitle, Soft } from '@/ui/text';
-import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
-import { useColours } from '@/theme/paper-theme';
 import { Chosen } from '@/features/arrange/chosen';
-import { compute } from '@/model/computed';
-import { EffectPanel } from '@/course-ui/effect-panel';
-import { OverTime } from '@/features/working/over-time';
 import { PieceRow } from '@/features/scores/piece-row';
-import { Refused, useRecordEdit } from '@/course-ui/record-edit';
-import { useRuleDraft } from '@/model/rule-draft';
 import {
   FILTERS,
   scoreRows,
@@ -32,6 +20,18 @@ import {
   type Sort,
 } from '@/features/scores/score-rows';
 import { ScoreTableHead, ScoreTableRow } from '@/features/scores/score-table';
+import { OverTime } from '@/features/working/over-time';
+import { compute } from '@/model/computed';
+import type { CoursePageProps } from '@/model/course-page';
+import { useRuleDraft } from '@/model/rule-draft';
+import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+import { Choice } from '@/ui/choice';
+import { Fold } from '@/ui/fold';
+import { LongList } from '@/ui/long-list';
+import { Panel } from '@/ui/panel';
+import { Empty } from '@/ui/states';
+import { Figure, SectionTitle, Soft } from '@/ui/text';
 import { toggled } from '@/ui/toggled';
 import { categoryWords, number, percent, plural } from '@/wording/words';
 

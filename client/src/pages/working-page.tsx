@@ -7,27 +7,27 @@ import {
   pieceSteps,
   rounded,
   sharesOf,
+  ZERO,
   type Assumption,
   type Derivation,
-  type Outlooks,
   type OutlookName,
+  type Outlooks,
   type Part,
   type Rational,
-  ZERO,
 } from '@fidens/core';
 import { useLocalSearchParams } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useNow } from '@/data/session';
-import { Choice } from '@/ui/choice';
-import { Empty } from '@/ui/states';
-import { SectionTitle, Soft } from '@/ui/text';
+import { compute } from '@/model/computed';
+import type { CoursePageProps } from '@/model/course-page';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
-import { compute } from '@/model/computed';
-import type { CoursePageProps } from '@/model/course-page';
+import { Choice } from '@/ui/choice';
+import { Empty } from '@/ui/states';
+import { SectionTitle, Soft } from '@/ui/text';
 import { number, percent } from '@/wording/words';
 import { noteWords, stepWords } from '@/wording/working-words';
 

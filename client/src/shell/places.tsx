@@ -1,8 +1,8 @@
 import { Link, usePathname } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
-import { useLooseEnds, wantsDecision } from '@/model/loose-ends';
 import { undoLast, useSteps } from '@/data/undo';
+import { useLooseEnds, wantsDecision } from '@/model/loose-ends';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
 import { DISPLAY, useColours } from '@/theme/paper-theme';

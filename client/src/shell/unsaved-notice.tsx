@@ -1,13 +1,12 @@
-import type { Collision, Course, Edit } from '@fidens/core';
-import { find } from '@fidens/core';
+import { find, type Collision, type Course, type Edit } from '@fidens/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { ApiError, reasonOf } from '@/data/api';
+import { useCourse } from '@/data/courses';
 import { isTold, type Waiting } from '@/data/sync/change-queue';
 import { giveUp, keepMine, keepTheirs, takeBackLast, tryAgain } from '@/data/sync/course-changes';
-import { useCourse } from '@/data/courses';
 import { changeQueue, useWaiting } from '@/data/sync/queue';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';

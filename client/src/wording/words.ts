@@ -1,6 +1,4 @@
 import {
-  type Outlooks,
-  type ShownGrade,
   bandOf,
   decimalText,
   HUNDRED,
@@ -11,13 +9,15 @@ import {
   type Category,
   type Derivation,
   type Letters,
+  type Outlooks,
   type Part,
   type PlannedPiece,
   type Rational,
+  type ShownGrade,
 } from '@fidens/core';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
-import { decimals } from './decimals';
 import { format } from 'date-fns/format';
+import { decimals } from './decimals';
 
 /** A number of a document for people: shortest form, a real minus for nothing. */
 export function number(text: string): string {

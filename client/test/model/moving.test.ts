@@ -1,4 +1,4 @@
-import { applyEdits, type Category, type CourseNode, type Course } from '@fidens/core';
+import { applyEdits, type Category, type Course, type CourseNode } from '@fidens/core';
 import { homesFor, movingTo, treeRows, type Place } from '@/model/moving';
 import { course } from '../sample';
 

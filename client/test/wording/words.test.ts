@@ -1,8 +1,8 @@
 import { pieces, type Assessment } from '@fidens/core';
+import { weekOf, type Term } from '@/data/terms';
 import { compute } from '@/model/computed';
 import { partOf } from '@/model/part-of';
 import { pieceState, scoreWords } from '@/wording/words';
-import { weekOf, type Term } from '@/data/terms';
 import { course } from '../sample';
 
 const NOW = '2026-10-20T12:00:00Z';

@@ -1,7 +1,6 @@
-import { lineSchema, textSchema } from '../numbers/text';
 import Joi from 'joi';
-
 import { inWords } from '../numbers/decimal';
+import { lineSchema, textSchema } from '../numbers/text';
 
 const email = textSchema()
   .trim()

@@ -1,7 +1,7 @@
 import { isDecimal, isRealMoment } from '../numbers/decimal';
-import { rational } from '../numbers/rational';
-import { instant } from '../numbers/moment';
 import { isObject } from '../numbers/json';
+import { instant } from '../numbers/moment';
+import { rational } from '../numbers/rational';
 import { CATEGORY_RULES } from '../rules';
 import type { CategoryRule } from '../rules/rule';
 import { placeText, type Fault } from './validation';

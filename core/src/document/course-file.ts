@@ -1,28 +1,10 @@
-import { LIMITS } from '../rules/limits';
 import { isObject } from '../numbers/json';
+import { LIMITS } from '../rules/limits';
 import type { Course, CourseNode, Scale } from './course';
 import { consistencyFaults } from './course-consistency';
 import { assessmentSchema, categorySchema, courseSchema, scaleSchema } from './course-schema';
 import { nodesIn } from './tree';
-import { check, depthFault, placeText, type Checked, type Fault } from './validation';
-
-/**
- * Reads one course document.
- *
- * @param text - the JSON text of a course file
- * @returns the course, or everything that is wrong with it, each with its place
- */
-export function readCourse(text: string): Checked<Course> {
-  if (text.trim() === '') return { ok: false, faults: [{ at: '', message: 'The file is empty.' }] };
-  let json: unknown;
-  try {
-    json = JSON.parse(text);
-  } catch (error) {
-    return { ok: false, faults: [{ at: '', message: `This is not JSON: ${(error as Error).message}` }] };
-  }
-  const deep = depthFault(json);
-  return deep ? { ok: false, faults: [deep] } : checkCourse(json);
-}
+import { check, placeText, type Checked, type Fault } from './validation';
 
 /**
  * Checks a parsed document against the format and its rules.
@@ -94,11 +76,6 @@ export function checkScale(json: unknown): Checked<Scale> {
 type Path = readonly (string | number)[];
 
 const requiredScale = scaleSchema.required();
-
-/** Writes a course as a course file. */
-export function writeCourse(course: Course): string {
-  return `${JSON.stringify(course, null, 2)}\n`;
-}
 
 /** Refuses, before anything else looks at it, a tree that is deeper or larger than any course, what it promises included. */
 function overLimits(root: unknown, at: Path): Fault | undefined {

@@ -1,6 +1,6 @@
 import type { Decimal, Moment } from '../numbers/decimal';
 import type { CategoryRules } from '../rules';
-import type { LatePolicy, Late } from '../rules/late/form';
+import type { Late, LatePolicy } from '../rules/late/form';
 import type { MissingPolicy } from '../rules/missing';
 import type { Round } from '../rules/round';
 

@@ -1,6 +1,6 @@
-import type { Assessment, Scale, Score, Status } from './course';
 import { isDecimal, shortestDecimal } from '../numbers/decimal';
 import { decimalText, fractionOfPercent, HUNDRED, rational, type Rational } from '../numbers/rational';
+import type { Assessment, Scale, Score, Status } from './course';
 
 /** What an entry sets on its piece. */
 export interface EntrySet {

@@ -1,7 +1,7 @@
 import type { Course } from '../document/course';
+import type { Fault } from '../document/validation';
 import { CourseDraft } from './course-draft';
 import type { Edit } from './edit';
-import type { Fault } from '../document/validation';
 
 /** A course after an edit, with the edit that takes it back; or why the edit does not fit. */
 export type Edited =

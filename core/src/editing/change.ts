@@ -1,11 +1,11 @@
-import { fieldsOf, meet, type Collision } from './collision';
 import type { Category, Course, CourseNode } from '../document/course';
 import { checkChanged } from '../document/course-file';
+import { nodesIn } from '../document/tree';
+import type { Fault } from '../document/validation';
+import { fieldsOf, meet, type Collision } from './collision';
 import { CourseDraft } from './course-draft';
 import type { Edit } from './edit';
 import type { PastChange } from './history';
-import { nodesIn } from '../document/tree';
-import type { Fault } from '../document/validation';
 
 /** A change with what its maker saw: everything that it needs to be held against a course that others change too. */
 export interface SeenChange {

@@ -1,8 +1,8 @@
 import type { Course, CourseNode } from '../document/course';
-import { CourseDraft } from './course-draft';
-import type { Edit } from './edit';
 import { isSame } from '../document/same';
 import type { Fault } from '../document/validation';
+import { CourseDraft } from './course-draft';
+import type { Edit } from './edit';
 
 /** What an edit would overwrite although another has changed it since it was seen. */
 export type Collision = {

@@ -1,6 +1,6 @@
 import type { Category, Course, CourseNode } from '../document/course';
-import { split, type Edit } from './edit';
 import type { Fault } from '../document/validation';
+import { split, type Edit } from './edit';
 
 /** What one edit did: the edit that takes it back, or why it does not fit. */
 type Step = { readonly inverse: Edit } | { readonly fault: Fault };

@@ -1,10 +1,8 @@
-import { walk } from '../document/tree';
-import { LIMITS } from '../rules/limits';
 import type { Category, Course, CourseNode } from '../document/course';
-
-import { courseSetting, setting, type CourseFields, type Edit, type NodeFields } from './edit';
 import { isSame } from '../document/same';
-import { nodesIn } from '../document/tree';
+import { nodesIn, walk } from '../document/tree';
+import { LIMITS } from '../rules/limits';
+import { courseSetting, setting, type CourseFields, type Edit, type NodeFields } from './edit';
 
 /**
  * The edits that make one course of another. What both have by id is changed and moved, never made anew, so that its history

@@ -1,10 +1,10 @@
-import { LIMITS } from '../rules/limits';
-import { lineSchema } from '../numbers/text';
 import Joi from 'joi';
 import { checkNode } from '../document/course-file';
 import { assessmentFields, categoryFields, courseFields } from '../document/course-schema';
-import type { Edit } from './edit';
 import { check, type Checked, type Fault } from '../document/validation';
+import { lineSchema } from '../numbers/text';
+import { LIMITS } from '../rules/limits';
+import type { Edit } from './edit';
 
 const reference = lineSchema(LIMITS.id).required();
 const place = { parent: reference, before: lineSchema(LIMITS.id) };

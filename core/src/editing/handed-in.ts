@@ -1,7 +1,13 @@
-import type { Assessment, Category, Course, LatePolicy, Moment } from '../document/course';
-import { statusOf } from '../document/course';
-import { instant } from '../numbers/moment';
+import {
+  statusOf,
+  type Assessment,
+  type Category,
+  type Course,
+  type LatePolicy,
+  type Moment,
+} from '../document/course';
 import { isOverdue } from '../grading/settle';
+import { instant } from '../numbers/moment';
 
 /** A course as it is if what is past due is handed in now. */
 export interface HandedIn {

@@ -1,10 +1,10 @@
-import { collisions } from './collision';
 import type { Course } from '../document/course';
-import { applyEdits } from './apply-edits';
 import { checkCourse } from '../document/course-file';
-import type { Edit } from './edit';
 import { isSame } from '../document/same';
 import { find } from '../document/tree';
+import { applyEdits } from './apply-edits';
+import { collisions } from './collision';
+import type { Edit } from './edit';
 
 /** A change that was made to a course, as it is kept. */
 export interface PastChange {

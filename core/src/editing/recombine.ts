@@ -1,9 +1,9 @@
 import type { Category, Combine, Course, CourseNode, Decimal, Moment } from '../document/course';
-import { isDecimal } from '../numbers/decimal';
-import { setting, type Edit } from './edit';
-import { outlooks } from '../grading/outlook';
-import { decimalText, HUNDRED, rational, sumOf, type Rational } from '../numbers/rational';
 import { find } from '../document/tree';
+import { outlooks } from '../grading/outlook';
+import { isDecimal } from '../numbers/decimal';
+import { decimalText, HUNDRED, rational, sumOf, type Rational } from '../numbers/rational';
+import { setting, type Edit } from './edit';
 
 /** What becomes of the weights in a category that is to add up in another way. */
 export interface Recombination {

@@ -1,13 +1,13 @@
-import { LIMITS } from '../rules/limits';
-import { lineSchema } from '../numbers/text';
 import Joi from 'joi';
 import { libraryNameSchema } from '../document/account-schema';
-import { assessmentFields } from '../document/course-schema';
 import type { Course, Decimal, Score, Status } from '../document/course';
-import { applyEdits } from './apply-edits';
-import { setting, type Edit } from './edit';
+import { assessmentFields } from '../document/course-schema';
 import { find } from '../document/tree';
 import { check, type Checked } from '../document/validation';
+import { lineSchema } from '../numbers/text';
+import { LIMITS } from '../rules/limits';
+import { applyEdits } from './apply-edits';
+import { setting, type Edit } from './edit';
 
 /** What is tried on one piece or category: never a record. */
 export interface Try {

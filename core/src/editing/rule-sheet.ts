@@ -1,8 +1,7 @@
-import { walk } from '../document/tree';
 import type { Assessment, Category, Course, CourseNode } from '../document/course';
+import { find, nodesIn, walk } from '../document/tree';
 import { aligned, difference } from './difference';
 import type { Edit } from './edit';
-import { find, nodesIn } from '../document/tree';
 
 /** What belongs to one student or one term and not to the rules. */
 const OWN = [

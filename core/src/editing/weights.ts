@@ -1,7 +1,7 @@
 import type { Category, CourseNode } from '../document/course';
-import { setting, type Edit } from './edit';
 import { regularChildren, weightTotal } from '../grading/problems';
 import { decimalText, HUNDRED, rational, whole, ZERO, type Rational } from '../numbers/rational';
+import { setting, type Edit } from './edit';
 
 /** Weights are shared out in hundredths, so that they can be read and still total exactly. */
 const UNITS = 100;

@@ -1,8 +1,8 @@
-import { atMost } from '../rules/cap';
-import type { Arithmetic, Rounding } from '../numbers/arithmetic';
 import type { Combine, Drop } from '../document/course';
-import { chooseDrops, NOTHING, type Dropped } from '../rules/drop/choose';
+import type { Arithmetic, Rounding } from '../numbers/arithmetic';
+import { atMost } from '../rules/cap';
 import type { Addition, Candidates, Worth } from '../rules/drop/candidates';
+import { chooseDrops, NOTHING, type Dropped } from '../rules/drop/choose';
 
 /** How a category makes one value of its children's. */
 export interface Rule<N> {

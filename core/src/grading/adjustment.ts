@@ -1,8 +1,7 @@
-import { atMost } from '../rules/cap';
 import { roundingIn, type Arithmetic, type Rounding } from '../numbers/arithmetic';
-
-import { afterPenalty, type Penalty } from '../rules/late/lateness';
 import type { Rational } from '../numbers/rational';
+import { atMost } from '../rules/cap';
+import { afterPenalty, type Penalty } from '../rules/late/lateness';
 
 /** What happens to any value that a piece gets: lateness, then its cap, then (an empty category's) rounding. */
 export interface Adjustment<N> {

@@ -1,11 +1,10 @@
-import { canDrop } from '../rules/drop/choose';
-import { addUp, gain, unit, type Tally, type Total } from './add-up';
 import { exact } from '../numbers/arithmetic';
-
-import { adjusted } from './adjustment';
-import type { PlannedCategory, PlannedNode, PlannedPiece } from './plan';
 import { ZERO, type Rational } from '../numbers/rational';
 import { Candidates, type Member, type Worth } from '../rules/drop/candidates';
+import { canDrop } from '../rules/drop/choose';
+import { addUp, gain, unit, type Tally, type Total } from './add-up';
+import { adjusted } from './adjustment';
+import type { PlannedCategory, PlannedNode, PlannedPiece } from './plan';
 
 /** Why a counted child takes no part in its category. */
 export type LeftOut = 'no value' | 'weight 0' | 'no weight';

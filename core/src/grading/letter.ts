@@ -1,7 +1,5 @@
-import { rounding } from '../rules/round';
-import { exact, type Rounding } from '../numbers/arithmetic';
 import type { Band, Scale } from '../document/course';
-
+import { exact, type Rounding } from '../numbers/arithmetic';
 import {
   decimalText,
   fractionOfPercent,
@@ -11,6 +9,7 @@ import {
   ZERO,
   type Rational,
 } from '../numbers/rational';
+import { rounding } from '../rules/round';
 
 const HALF = fractionOfPercent('50');
 

@@ -1,10 +1,9 @@
-import { atMost } from '../rules/cap';
-
-import { exact } from '../numbers/arithmetic';
-import { deriveCategory, rederive, withAncestors, type Assumption, type Derivation } from './combine';
 import type { Course, Moment } from '../document/course';
-import { planCourse, type Plan, type PlannedCategory, type PlannedPiece } from './plan';
+import { exact } from '../numbers/arithmetic';
 import { ONE, ZERO, type Rational } from '../numbers/rational';
+import { atMost } from '../rules/cap';
+import { deriveCategory, rederive, withAncestors, type Assumption, type Derivation } from './combine';
+import { planCourse, type Plan, type PlannedCategory, type PlannedPiece } from './plan';
 
 /** The four answers to "where do I stand" (grading rules, section 5). */
 export type OutlookName = 'standing' | 'floor' | 'ceiling' | 'forecast';

@@ -1,19 +1,20 @@
+import {
+  statusOf,
+  type Assessment,
+  type Category,
+  type Course,
+  type CourseNode,
+  type Decimal,
+  type LatePolicy,
+  type MissingPolicy,
+  type Moment,
+  type Status,
+} from '../document/course';
+import { fractionOfPercent, rational, ZERO, type Rational } from '../numbers/rational';
+import { lateness, penaltyOf, type Lateness } from '../rules/late/lateness';
 import { rounding } from '../rules/round';
 import type { Rule } from './add-up';
-import type {
-  Assessment,
-  Category,
-  Course,
-  CourseNode,
-  Decimal,
-  LatePolicy,
-  MissingPolicy,
-  Moment,
-} from '../document/course';
-import { statusOf, type Status } from '../document/course';
 import type { Adjustment } from './adjustment';
-import { lateness, penaltyOf, type Lateness } from '../rules/late/lateness';
-import { fractionOfPercent, rational, ZERO, type Rational } from '../numbers/rational';
 import { enteredValue, isOverdue } from './settle';
 
 /**

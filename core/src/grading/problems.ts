@@ -1,7 +1,6 @@
-import { walk } from '../document/tree';
 import type { Category, Course, CourseNode } from '../document/course';
+import { isCounted, walk } from '../document/tree';
 import { decimalText, HUNDRED, rational, ZERO, type Rational } from '../numbers/rational';
-import { isCounted } from '../document/tree';
 import { CATEGORY_RULES, type CategoryRules } from '../rules';
 import type { CategoryRule, RuleProblem } from '../rules/rule';
 

@@ -1,8 +1,15 @@
-import type { Assessment, Course, MissingPolicy, Moment, Scale, Status } from '../document/course';
-import { statusOf } from '../document/course';
-import { missingValue } from '../rules/missing';
+import {
+  statusOf,
+  type Assessment,
+  type Course,
+  type MissingPolicy,
+  type Moment,
+  type Scale,
+  type Status,
+} from '../document/course';
 import { isPast } from '../numbers/moment';
 import { fractionOfPercent, quotientOf, rational, type Rational } from '../numbers/rational';
+import { missingValue } from '../rules/missing';
 
 /** Whether open work is so long past due that it counts as missing. */
 export function isOverdue(piece: Assessment, course: Course, now: Moment): boolean {

@@ -1,9 +1,9 @@
 import type { Score } from '../document/course';
-import { pieceValue, type Assumption, type Derivation, type Part } from './combine';
 import { exact } from '../numbers/arithmetic';
-import { afterPenalty, type Lateness } from '../rules/late/lateness';
-import type { PlannedPiece } from './plan';
 import { HUNDRED, type Rational } from '../numbers/rational';
+import { afterPenalty, type Lateness } from '../rules/late/lateness';
+import { pieceValue, type Assumption, type Derivation, type Part } from './combine';
+import type { PlannedPiece } from './plan';
 
 /** One step on the way from a piece's entry to its value; values are fractions of its possible points. */
 export type PieceStep =

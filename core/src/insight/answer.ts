@@ -1,4 +1,5 @@
 import type { Course, Moment } from '../document/course';
+import type { Derivation } from '../grading/combine';
 import { bandOf, lettersOf, type Letters } from '../grading/letter';
 import { outlooks, type Outlooks } from '../grading/outlook';
 import { problems, type Problem } from '../grading/problems';
@@ -6,7 +7,6 @@ import { decimalText, fractionText, HUNDRED, rational } from '../numbers/rationa
 import { reach, type BandReach, type Gap } from '../search/reach';
 import { solve } from '../search/solve';
 import { swings } from '../search/swing';
-import type { Derivation } from '../grading/combine';
 
 /** One outlook in words of the command line. */
 export interface OutlookAnswer {

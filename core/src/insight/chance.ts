@@ -1,11 +1,11 @@
 import { randomGamma, randomNormal } from 'd3-random';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { floating } from '../numbers/arithmetic';
 import { lettersOf, thresholdOf } from '../grading/letter';
 import type { Outlooks } from '../grading/outlook';
 import type { Plan, PlannedPiece } from '../grading/plan';
-import { fractionOfPercent, toFloat, ZERO, ONE } from '../numbers/rational';
+import { floating } from '../numbers/arithmetic';
+import { fractionOfPercent, ONE, toFloat, ZERO } from '../numbers/rational';
 import { isUnknown } from '../search/reach';
 import { Variation } from '../search/variation';
 

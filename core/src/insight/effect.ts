@@ -1,10 +1,10 @@
-import type { Derivation, Part } from '../grading/combine';
 import type { Course, Moment } from '../document/course';
+import { pieces } from '../document/tree';
+import type { Derivation, Part } from '../grading/combine';
 import { bandOf, lettersOf, shownPercent, type Letters } from '../grading/letter';
 import { OUTLOOKS, outlooks, type OutlookName, type Outlooks } from '../grading/outlook';
 import { decimalText, HUNDRED } from '../numbers/rational';
 import { reach, type BandReach } from '../search/reach';
-import { pieces } from '../document/tree';
 
 /** A grade for people: percent as it is shown, and its letter. */
 export interface ShownGrade {

@@ -1,11 +1,11 @@
 import type { Course } from '../document/course';
+import { nodesIn } from '../document/tree';
 import { bandOf, lettersOf, reaches, thresholdOf } from '../grading/letter';
 import type { Outlooks } from '../grading/outlook';
 import { decimalText, fractionOfPercent, rational, roundToStep, type Rational } from '../numbers/rational';
 import { pointsToGo } from '../search/points-to-go';
 import type { BandReach, Gap, Goal } from '../search/reach';
 import type { Alone } from '../search/solve';
-import { nodesIn } from '../document/tree';
 
 /** What one piece alone must bring for a band. */
 export interface PieceTake {

@@ -1,10 +1,16 @@
-import { deriveCategory } from '../grading/combine';
-import type { Assessment, Category, Course, CourseNode, Moment } from '../document/course';
-import { statusOf } from '../document/course';
-import { instant } from '../numbers/moment';
-import { planCourse } from '../grading/plan';
-import type { Rational } from '../numbers/rational';
+import {
+  statusOf,
+  type Assessment,
+  type Category,
+  type Course,
+  type CourseNode,
+  type Moment,
+} from '../document/course';
 import { pieces } from '../document/tree';
+import { deriveCategory } from '../grading/combine';
+import { planCourse } from '../grading/plan';
+import { instant } from '../numbers/moment';
+import type { Rational } from '../numbers/rational';
 
 /** The standing once one more piece was settled. */
 export interface StandingThen {

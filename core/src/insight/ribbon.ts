@@ -1,9 +1,9 @@
-import type { Derivation } from '../grading/combine';
 import type { Category, CourseNode } from '../document/course';
+import type { Derivation } from '../grading/combine';
 import type { Outlooks } from '../grading/outlook';
 import { regularChildren } from '../grading/problems';
-import { HUNDRED, ONE, rational, whole, ZERO, type Rational } from '../numbers/rational';
 import { sharesOf } from '../grading/working';
+import { HUNDRED, ONE, rational, whole, ZERO, type Rational } from '../numbers/rational';
 
 /** One segment of the ribbon: a child of the course's root, in percent points of the course. */
 export interface Segment {

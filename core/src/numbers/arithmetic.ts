@@ -1,11 +1,11 @@
 import {
   ONE,
-  ZERO,
   productOf,
   quotientOf,
   roundToStep,
   sumOf,
   toFloat,
+  ZERO,
   type Rational,
   type RoundingMode,
 } from './rational';

@@ -1,5 +1,5 @@
-import { rational, whole, type Rational } from './rational';
 import type { Moment } from './decimal';
+import { rational, whole, type Rational } from './rational';
 
 const DAY = whole(86_400_000);
 

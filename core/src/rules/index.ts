@@ -1,3 +1,4 @@
+import type { Decimal } from '../numbers/decimal';
 import { capRule } from './cap';
 import { dropRule, type Drop } from './drop/form';
 import { lateRule, type LatePolicy } from './late/form';
@@ -5,7 +6,6 @@ import { missingRule, type MissingPolicy } from './missing';
 import { plannedRule, type Planned } from './planned';
 import { roundRule, type Round } from './round';
 import type { CategoryRule } from './rule';
-import type { Decimal } from '../numbers/decimal';
 
 /** The rules that a category can have, by their fields in the document. */
 export interface CategoryRules {

@@ -1,10 +1,9 @@
-import { canDrop } from '../rules/drop/choose';
 import { addUp, gain, minus, unit, type Rule, type Total } from '../grading/add-up';
-import { exact, roundingIn, type Arithmetic } from '../numbers/arithmetic';
 import { isRegular, tallyOf, type Derivation, type Part } from '../grading/combine';
-import type { Dropped } from '../rules/drop/choose';
+import { exact, roundingIn, type Arithmetic } from '../numbers/arithmetic';
 import type { Rational } from '../numbers/rational';
 import { Candidates, type Member, type Worth } from '../rules/drop/candidates';
+import { canDrop, type Dropped } from '../rules/drop/choose';
 
 /**
  * A category of which some children move, everything else in it standing still. What stands still is summed once, here; only

@@ -1,8 +1,8 @@
-import { areAlike, canFall } from '../rules/drop/monotone';
 import { unit } from '../grading/add-up';
-import { exact } from '../numbers/arithmetic';
 import type { PlannedCategory, PlannedNode, PlannedPiece } from '../grading/plan';
+import { exact } from '../numbers/arithmetic';
 import { ZERO, type Rational } from '../numbers/rational';
+import { areAlike, canFall } from '../rules/drop/monotone';
 
 /**
  * Whether the course's grade can only rise as the varying pieces rise together.

@@ -1,4 +1,4 @@
-import { thresholdOf, lettersOf } from '../grading/letter';
+import { lettersOf, thresholdOf } from '../grading/letter';
 import type { Outlooks } from '../grading/outlook';
 import type { PlannedCategory, PlannedNode } from '../grading/plan';
 import {

@@ -1,10 +1,9 @@
-import { exact, floating } from '../numbers/arithmetic';
-import type { Derivation } from '../grading/combine';
 import type { Band, Course } from '../document/course';
-import { risingStretches, searchGrid, type GridAnswer, type Range } from './grid';
+import type { Derivation } from '../grading/combine';
 import { lettersOf, reaches, thresholdOf } from '../grading/letter';
 import type { Outlooks } from '../grading/outlook';
 import type { Plan, PlannedPiece } from '../grading/plan';
+import { exact, floating } from '../numbers/arithmetic';
 import {
   decimalText,
   fractionOfPercent,
@@ -16,6 +15,7 @@ import {
   ZERO,
   type Rational,
 } from '../numbers/rational';
+import { risingStretches, searchGrid, type GridAnswer, type Range } from './grid';
 import { isMonotone } from './monotone';
 import { Variation } from './variation';
 

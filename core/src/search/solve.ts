@@ -1,11 +1,11 @@
-import { exact } from '../numbers/arithmetic';
 import type { Assessment } from '../document/course';
+import { find, isCounted } from '../document/tree';
 import { hasForecast, type Forecast, type Outlooks } from '../grading/outlook';
 import type { PlannedPiece } from '../grading/plan';
-import { decimalText, rational, roundToStep, whole, ONE, ZERO, type Rational } from '../numbers/rational';
+import { exact } from '../numbers/arithmetic';
+import { decimalText, ONE, rational, roundToStep, whole, ZERO, type Rational } from '../numbers/rational';
 import { reachAlong, type BandReach, type Goal } from './reach';
 import { largestSwing } from './swing';
-import { find, isCounted } from '../document/tree';
 import { Variation } from './variation';
 
 /** What one piece alone must bring, everything else at its forecast, for each band; `level` is in points of the piece. */

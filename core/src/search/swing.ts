@@ -1,11 +1,11 @@
-import { exact } from '../numbers/arithmetic';
-import type { Derivation } from '../grading/combine';
-import { Composition } from './composition';
-import type { Worth } from '../rules/drop/candidates';
 import { adjusted } from '../grading/adjustment';
+import type { Derivation } from '../grading/combine';
 import type { Outlooks } from '../grading/outlook';
 import type { PlannedPiece } from '../grading/plan';
+import { exact } from '../numbers/arithmetic';
 import { HUNDRED, ONE, ZERO, type Rational } from '../numbers/rational';
+import type { Worth } from '../rules/drop/candidates';
+import { Composition } from './composition';
 
 /** How far one open piece can still move the course (grading rules, section 8). */
 export interface Swing {

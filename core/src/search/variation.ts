@@ -1,9 +1,9 @@
-import type { Arithmetic } from '../numbers/arithmetic';
+import { adjusted, adjustmentIn, bendOf, topBend, type Adjustment } from '../grading/adjustment';
 import { withAncestors, type Derivation } from '../grading/combine';
-import { Composition } from './composition';
-import type { Worth } from '../rules/drop/candidates';
-import { bendOf, adjusted, adjustmentIn, topBend, type Adjustment } from '../grading/adjustment';
 import type { PlannedNode, PlannedPiece } from '../grading/plan';
+import type { Arithmetic } from '../numbers/arithmetic';
+import type { Worth } from '../rules/drop/candidates';
+import { Composition } from './composition';
 
 /** What the moving pieces bring, by their index, before lateness and cap. */
 export type Bring<N> = (index: number) => N;

@@ -1,7 +1,7 @@
+import type { CourseNode } from '../../src/document/course';
+import { checkCourse } from '../../src/document/course-file';
+import { readCourse, writeCourse } from '../../src/formats/course-file';
 import { LIMITS } from '../../src/rules/limits';
-import { readCourse, writeCourse, checkCourse } from '../../src/document/course-file';
-
-import { type CourseNode } from '../../src/document/course';
 import { category, course, open, scored } from '../sample';
 
 /** The places that are named as wrong in a changed document. */

@@ -2,9 +2,9 @@ import Ajv2020 from 'ajv/dist/2020';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Course } from '../../src/document/course';
 import { checkCourse } from '../../src/document/course-file';
-import { type Course } from '../../src/document/course';
-import { type Fault } from '../../src/document/validation';
+import type { Fault } from '../../src/document/validation';
 import { randomCourse } from '../random-course';
 import { course, everyField, open } from '../sample';
 

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { applyEdits } from '../../src/editing/apply-edits';
+import type { Assessment, Category, Course } from '../../src/document/course';
 import { checkCourse } from '../../src/document/course-file';
+import { find, nodesIn, pieces } from '../../src/document/tree';
+import { applyEdits } from '../../src/editing/apply-edits';
+import { decide, puttingBack, without, type SeenChange } from '../../src/editing/change';
 import { collisions } from '../../src/editing/collision';
 import { courseSetting, setting, type Edit } from '../../src/editing/edit';
-import { decide, puttingBack, without, type SeenChange } from '../../src/editing/change';
-import { find, nodesIn, pieces } from '../../src/document/tree';
-import { type Assessment, type Category, type Course } from '../../src/document/course';
-import { type PastChange } from '../../src/editing/history';
+import type { PastChange } from '../../src/editing/history';
 import { randomCourse } from '../random-course';
 import { category, course, open, scored } from '../sample';
 

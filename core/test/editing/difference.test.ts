@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { aligned, difference, replacement } from '../../src/editing/difference';
-import { applyEdits } from '../../src/editing/apply-edits';
+import type { Assessment, Category, Course, CourseNode } from '../../src/document/course';
 import { checkCourse } from '../../src/document/course-file';
+import { pieces } from '../../src/document/tree';
+import { applyEdits } from '../../src/editing/apply-edits';
+import { aligned, difference, replacement } from '../../src/editing/difference';
+import { setting, type Edit } from '../../src/editing/edit';
 import { checkEdits } from '../../src/editing/edit-schema';
 import { copyRules, ruleSheet, withSheet } from '../../src/editing/rule-sheet';
-import { pieces } from '../../src/document/tree';
-import { setting, type Edit } from '../../src/editing/edit';
-import { type Assessment, type Category, type Course, type CourseNode } from '../../src/document/course';
 import { randomCourse } from '../random-course';
 import { category, course, everyField, LETTERS, open, scored } from '../sample';
 

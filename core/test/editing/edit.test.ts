@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import { applyEdits } from '../../src/editing/apply-edits';
+import type { Course } from '../../src/document/course';
 import { checkCourse } from '../../src/document/course-file';
-import { checkEdits } from '../../src/editing/edit-schema';
-import { courseSetting, setting, type Edit } from '../../src/editing/edit';
 import { find } from '../../src/document/tree';
-import { type Course } from '../../src/document/course';
+import { applyEdits } from '../../src/editing/apply-edits';
+import { courseSetting, setting, type Edit } from '../../src/editing/edit';
+import { checkEdits } from '../../src/editing/edit-schema';
 import { category, course, open, scored } from '../sample';
 
 const sample = (): Course =>

@@ -1,9 +1,9 @@
+import type { Course } from '../../src/document/course';
 import { handedInNow } from '../../src/editing/handed-in';
 import { outlooks } from '../../src/grading/outlook';
-import { solve, solveLargest } from '../../src/search/solve';
 import { extentOf, headline, headlinePhrases } from '../../src/insight/headline';
 import { reach } from '../../src/search/reach';
-import { type Course } from '../../src/document/course';
+import { solve, solveLargest } from '../../src/search/solve';
 import { category, course, open, scored } from '../sample';
 
 const NOW = '2026-10-20T12:00:00Z';

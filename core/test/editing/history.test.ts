@@ -1,8 +1,8 @@
 import fc from 'fast-check';
+import type { Course } from '../../src/document/course';
 import { applyEdits } from '../../src/editing/apply-edits';
-import { pastSteps, reversal, type PastChange } from '../../src/editing/history';
 import { setting, type Edit } from '../../src/editing/edit';
-import { type Course } from '../../src/document/course';
+import { pastSteps, reversal, type PastChange } from '../../src/editing/history';
 import { category, course, open, scored } from '../sample';
 
 const start = course([

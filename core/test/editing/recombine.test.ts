@@ -1,8 +1,8 @@
+import type { Course } from '../../src/document/course';
 import { applyEdits } from '../../src/editing/apply-edits';
-import { decimalText, HUNDRED } from '../../src/numbers/rational';
-import { outlooks } from '../../src/grading/outlook';
 import { recombinations } from '../../src/editing/recombine';
-import { type Course } from '../../src/document/course';
+import { outlooks } from '../../src/grading/outlook';
+import { decimalText, HUNDRED } from '../../src/numbers/rational';
 import { category, course, NOW, open, scored } from '../sample';
 
 const standing = (document: Course) =>

@@ -1,6 +1,6 @@
-import { checkRehearsal, rehearse, withTry, type Try } from '../../src/editing/rehearsal';
-import { find } from '../../src/document/tree';
 import { isSame } from '../../src/document/same';
+import { find } from '../../src/document/tree';
+import { checkRehearsal, rehearse, withTry, type Try } from '../../src/editing/rehearsal';
 import { category, course, open, scored } from '../sample';
 
 const document = course(

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { checkCourse } from '../../src/document/course-file';
-import { outlooks } from '../../src/grading/outlook';
 import { pieces } from '../../src/document/tree';
 import { ruleSheet } from '../../src/editing/rule-sheet';
+import { outlooks } from '../../src/grading/outlook';
 import { randomCourse } from '../random-course';
 import { everyField, NOW } from '../sample';
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
+import type { Category } from '../../src/document/course';
 import { applyEdits } from '../../src/editing/apply-edits';
+import type { Edit } from '../../src/editing/edit';
 import { scaleToHundred, spreadRest } from '../../src/editing/weights';
 import { weightTotal } from '../../src/grading/problems';
-import { type Category } from '../../src/document/course';
-import { type Edit } from '../../src/editing/edit';
 import { category, course } from '../sample';
 
 const weighed = (...weights: (string | undefined)[]): Category =>

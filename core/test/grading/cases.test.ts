@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { checkCourse } from '../../src/document/course-file';
+import { readCourse, writeCourse } from '../../src/formats/course-file';
 import { answer, type Answer } from '../../src/insight/answer';
-import { checkCourse, writeCourse, readCourse } from '../../src/document/course-file';
 import { NOW } from '../sample';
 
 interface Case {

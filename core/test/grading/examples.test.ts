@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Course, CourseNode, Scale } from '../../src/document/course';
 import { bandOf, lettersOf, shownPercent } from '../../src/grading/letter';
-import { decimalText, HUNDRED } from '../../src/numbers/rational';
 import { outlooks } from '../../src/grading/outlook';
+import { decimalText, HUNDRED } from '../../src/numbers/rational';
 import { reach } from '../../src/search/reach';
 import { solve } from '../../src/search/solve';
-import { type Course, type CourseNode, type Scale } from '../../src/document/course';
 import { category, course, NOW, open, scored } from '../sample';
 
 /** The words of the page, in one line, so that a sentence is found however its lines break. */

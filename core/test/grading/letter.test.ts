@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { lettersOf, reaches, thresholdOf, shownPercent } from '../../src/grading/letter';
-import { rational, roundToStep, HUNDRED, ZERO } from '../../src/numbers/rational';
-import { type Round, type Scale } from '../../src/document/course';
+import type { Round, Scale } from '../../src/document/course';
+import { lettersOf, reaches, shownPercent, thresholdOf } from '../../src/grading/letter';
+import { HUNDRED, rational, roundToStep, ZERO } from '../../src/numbers/rational';
 import { LETTERS } from '../sample';
 
 describe('a cut-off before rounding', () => {

@@ -1,7 +1,7 @@
-import { decimalText, HUNDRED } from '../../src/numbers/rational';
+import type { Course } from '../../src/document/course';
+import type { Derivation } from '../../src/grading/combine';
 import { outlooks } from '../../src/grading/outlook';
-import { type Course } from '../../src/document/course';
-import { type Derivation } from '../../src/grading/combine';
+import { decimalText, HUNDRED } from '../../src/numbers/rational';
 import { category, course, NOW, open, scored } from '../sample';
 
 const percent = (derivation: Derivation | undefined) =>

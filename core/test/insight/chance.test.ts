@@ -1,4 +1,7 @@
 import fc from 'fast-check';
+import type { Assessment, Course } from '../../src/document/course';
+import { rehearse } from '../../src/editing/rehearsal';
+import { outlooks } from '../../src/grading/outlook';
 import {
   chance,
   chanceModel,
@@ -10,10 +13,7 @@ import {
 } from '../../src/insight/chance';
 import { exact, floating } from '../../src/numbers/arithmetic';
 import { HUNDRED, ONE, rational, ZERO } from '../../src/numbers/rational';
-import { outlooks } from '../../src/grading/outlook';
-import { rehearse } from '../../src/editing/rehearsal';
 import { Variation } from '../../src/search/variation';
-import { type Assessment, type Course } from '../../src/document/course';
 import { randomCourse } from '../random-course';
 import { NOW } from '../sample';
 

@@ -1,7 +1,7 @@
+import type { Course } from '../../src/document/course';
 import { applyEdits } from '../../src/editing/apply-edits';
 import { courseSetting, setting, type Edit } from '../../src/editing/edit';
 import { effectOf } from '../../src/insight/effect';
-import { type Course } from '../../src/document/course';
 import { category, course, NOW, open, scored } from '../sample';
 
 const logs = category(

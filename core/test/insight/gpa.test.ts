@@ -1,5 +1,5 @@
-import { HUNDRED, rational } from '../../src/numbers/rational';
 import { gpa } from '../../src/insight/gpa';
+import { HUNDRED, rational } from '../../src/numbers/rational';
 import { course } from '../sample';
 
 describe('the GPA', () => {

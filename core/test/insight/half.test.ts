@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { reach } from '../../src/search/reach';
-import { halvesOf, partAsCourse } from '../../src/insight/half';
+import type { Assessment } from '../../src/document/course';
 import { outlooks } from '../../src/grading/outlook';
-import { type Assessment } from '../../src/document/course';
+import { halvesOf, partAsCourse } from '../../src/insight/half';
+import { reach } from '../../src/search/reach';
 import { randomCourse } from '../random-course';
 import { category, course, NOW, open, scored } from '../sample';
 

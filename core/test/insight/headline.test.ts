@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { headline, headlinePhrases, isInCeiling } from '../../src/insight/headline';
-import { lettersOf, bandOf } from '../../src/grading/letter';
+import type { Course } from '../../src/document/course';
+import { bandOf, lettersOf } from '../../src/grading/letter';
 import { outlooks } from '../../src/grading/outlook';
-import { reach, goalsOf } from '../../src/search/reach';
+import { headline, headlinePhrases, isInCeiling } from '../../src/insight/headline';
+import { goalsOf, reach } from '../../src/search/reach';
 import { solveLargest } from '../../src/search/solve';
-import { type Course } from '../../src/document/course';
-import { course, LETTERS, NOW, open, scored } from '../sample';
 import { randomCourse } from '../random-course';
+import { course, LETTERS, NOW, open, scored } from '../sample';
 
 const weights = { combine: 'weights' } as const;
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { decimalText, HUNDRED } from '../../src/numbers/rational';
-import { largestMove, overTime } from '../../src/insight/over-time';
-import { outlooks } from '../../src/grading/outlook';
-import { pieces } from '../../src/document/tree';
 import { statusOf } from '../../src/document/course';
+import { pieces } from '../../src/document/tree';
+import { outlooks } from '../../src/grading/outlook';
+import { largestMove, overTime } from '../../src/insight/over-time';
+import { decimalText, HUNDRED } from '../../src/numbers/rational';
 import { randomCourse } from '../random-course';
 import { category, course, NOW, open, scored } from '../sample';
 

@@ -1,8 +1,8 @@
-import { decimalText, HUNDRED, ZERO, type Rational } from '../../src/numbers/rational';
+import type { Category, CourseNode } from '../../src/document/course';
+import type { Derivation } from '../../src/grading/combine';
 import { outlooks } from '../../src/grading/outlook';
 import { ribbon, settledPoints, sketch } from '../../src/insight/ribbon';
-import { type Category, type CourseNode } from '../../src/document/course';
-import { type Derivation } from '../../src/grading/combine';
+import { decimalText, HUNDRED, ZERO, type Rational } from '../../src/numbers/rational';
 import { category, course, NOW, open, scored } from '../sample';
 
 const percent = (derivation: Derivation | undefined) =>

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
+import type { Course } from '../../src/document/course';
 import { bandOf, lettersOf } from '../../src/grading/letter';
-import { ONE, rational } from '../../src/numbers/rational';
 import { outlooks } from '../../src/grading/outlook';
+import { ONE, rational } from '../../src/numbers/rational';
 import { pointsToGo } from '../../src/search/points-to-go';
-import { type Course } from '../../src/document/course';
 import { category, course, LETTERS, NOW, open, scored } from '../sample';
 
 describe('pooled points', () => {

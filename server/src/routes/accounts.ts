@@ -1,5 +1,5 @@
-import { hash, verify } from '@node-rs/argon2';
 import { credentialsSchema, registrationSchema } from '@fidens/core';
+import { hash, verify } from '@node-rs/argon2';
 import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
 import { UniqueViolationError } from 'objection';

@@ -1,27 +1,27 @@
 import { courseFields, decimalSchema, JOI_OPTIONS, type Course } from '@fidens/core';
-import { useQuery } from '@tanstack/react-query';
 import { joiResolver } from '@hookform/resolvers/joi';
+import { useQuery } from '@tanstack/react-query';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import Joi from 'joi';
 import { useEffect, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { OpenCourseFile } from '@/features/files/course-files';
-import { SCALE_PRESETS } from '@/model/scale-presets';
 import { faultsOf, reasonOf } from '@/data/api';
 import { useCreateCourse } from '@/data/courses';
 import { readKept, writeKept } from '@/data/kept-state';
 import { ruleSheetsQuery } from '@/data/library';
 import { useTerm } from '@/data/terms';
-import { Choice } from '@/ui/choice';
-import { FormField } from '@/ui/form-field';
-import { Page } from '@/ui/page';
-import { SectionTitle, Soft } from '@/ui/text';
+import { OpenCourseFile } from '@/features/files/course-files';
+import { SCALE_PRESETS } from '@/model/scale-presets';
 import { StepMarks } from '@/pages/new-course/setup-frame';
 import { courseFromSheet, newCourse, type CourseNames } from '@/pages/new-course/starts';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Choice } from '@/ui/choice';
+import { FormField } from '@/ui/form-field';
+import { Page } from '@/ui/page';
+import { SectionTitle, Soft } from '@/ui/text';
 
 const NO_NAMES: CourseNames = { title: '', code: '', credits: '' };
 

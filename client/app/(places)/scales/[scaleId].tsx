@@ -3,16 +3,8 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useLocalSearchParams, useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { placeWords } from '@/rules/change-words';
-import { effectBetween } from '@/model/computed';
-import { gradeText } from '@/wording/words';
-import { ChangeRow } from '@/ui/change-row';
-import { ScaleEditor } from '@/features/scales/scale-editor';
-import { ScaleRead } from '@/features/scales/scale-rules';
-import { plural } from '@/wording/words';
 import { reasonOf } from '@/data/api';
 import type { StoredCourse } from '@/data/courses';
-import { useOver } from '@/data/use-over';
 import {
   scalesQuery,
   useChangeScale,
@@ -23,14 +15,21 @@ import {
 } from '@/data/library';
 import { useNow } from '@/data/session';
 import { deletion, remember } from '@/data/undo';
-import { KeptField } from '@/ui/kept-field';
-import { Page } from '@/ui/page';
-import { Empty, Failed, Loading } from '@/ui/states';
-import { Panel } from '@/ui/panel';
-import { SectionTitle, Soft } from '@/ui/text';
+import { useOver } from '@/data/use-over';
+import { ScaleEditor } from '@/features/scales/scale-editor';
+import { ScaleRead } from '@/features/scales/scale-rules';
+import { effectBetween } from '@/model/computed';
+import { placeWords } from '@/rules/change-words';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { ChangeRow } from '@/ui/change-row';
+import { KeptField } from '@/ui/kept-field';
+import { Page } from '@/ui/page';
+import { Panel } from '@/ui/panel';
+import { Empty, Failed, Loading } from '@/ui/states';
+import { SectionTitle, Soft } from '@/ui/text';
+import { gradeText, plural } from '@/wording/words';
 
 /** A scale of the library: its bands, the courses that have it, and what a change does to each of them. */
 export default function ScaleScreen() {

@@ -9,8 +9,9 @@ import {
 } from '@fidens/core';
 import { replaceEqualDeep, type QueryClient } from '@tanstack/react-query';
 import { ApiError, ask } from '@/data/api';
-import { ChangeQueue, type Waiting } from './change-queue';
 import { coursesQuery, keepCourses, withChanges, type StoredCourse } from '@/data/courses';
+import { noteSignedOut } from '@/data/session';
+import { ChangeQueue, type Waiting } from './change-queue';
 import {
   dropPending,
   keepPending,
@@ -21,7 +22,6 @@ import {
   type PendingChange,
 } from './pending';
 import { changeQueue, setChangeQueue } from './queue';
-import { noteSignedOut } from '@/data/session';
 
 /** Whose changes each window saves. */
 const students = new WeakMap<QueryClient, string>();

@@ -1,8 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import { useSession } from '@/data/session';
 import { agreeWithOthers, beginChanges } from './course-changes';
 import { changeQueue } from './queue';
-import { useSession } from '@/data/session';
 
 /** Sees to it that whatever was changed reaches the server: what an earlier window left, and what failed while it was away. */
 export function useSaving(): void {

@@ -1,21 +1,21 @@
-import { type Course, type CourseNode } from '@fidens/core';
+import type { Course, CourseNode } from '@fidens/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
+import { PieceRules } from '@/course-ui/piece-rules';
+import { movingTo, treeRows, type Place, type TreeRow } from '@/model/moving';
+import type { EditRules } from '@/model/rule-draft';
+import { Icon } from '@/theme/icons';
+import { SPACE, TOUCH } from '@/theme/layout';
+import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { CheckBox } from '@/ui/check-box';
 import { Fold } from '@/ui/fold';
 import { Panel } from '@/ui/panel';
 import { SectionTitle } from '@/ui/text';
-import { Icon } from '@/theme/icons';
-import { SPACE, TOUCH } from '@/theme/layout';
-import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
-import { Chosen, movedWords } from './chosen';
-import { PieceRules } from '@/course-ui/piece-rules';
-import { movingTo, treeRows, type Place, type TreeRow } from '@/model/moving';
-import type { EditRules } from '@/model/rule-draft';
 import { toggled } from '@/ui/toggled';
-import { useDragRow, type Edge } from './use-drag';
 import { countPieces, number, plural } from '@/wording/words';
+import { Chosen, movedWords } from './chosen';
+import { useDragRow, type Edge } from './use-drag';
 
 interface ArrangeProps {
   course: Course;

@@ -1,16 +1,15 @@
 import { setting, type Assessment, type Course, type NodeFields, type Status } from '@fidens/core';
 import { ScrollView, View } from 'react-native';
+import { TakesPart } from '@/course-ui/takes-part';
+import { treeRows } from '@/model/moving';
+import type { EditRules } from '@/model/rule-draft';
+import { SPACE } from '@/theme/layout';
 import { Choice } from '@/ui/choice';
 import { Fold } from '@/ui/fold';
 import { MomentField } from '@/ui/moment-field';
 import { NumberRule } from '@/ui/number-rule';
 import { Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
-import { WEIGHT_WANTED } from '@/wording/words';
-import { treeRows } from '@/model/moving';
-import type { EditRules } from '@/model/rule-draft';
-import { TakesPart } from '@/course-ui/takes-part';
-import { plural } from '@/wording/words';
+import { plural, WEIGHT_WANTED } from '@/wording/words';
 
 interface ChangeAllProps {
   course: Course;

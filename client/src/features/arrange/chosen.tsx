@@ -1,13 +1,13 @@
-import { type Course, type Edit } from '@fidens/core';
+import type { Course, Edit } from '@fidens/core';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
-import { Fold } from '@/ui/fold';
-import { Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
-import { ChangeAll } from './change-all';
 import { homesFor, movingTo, topmost } from '@/model/moving';
 import type { EditRules } from '@/model/rule-draft';
+import { SPACE } from '@/theme/layout';
+import { Fold } from '@/ui/fold';
+import { Soft } from '@/ui/text';
 import { countPieces, plural } from '@/wording/words';
+import { ChangeAll } from './change-all';
 
 interface ChosenProps {
   course: Course;

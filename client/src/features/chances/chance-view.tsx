@@ -9,13 +9,13 @@ import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import Svg, { G, Line, Rect } from 'react-native-svg';
-import { AxisText } from '@/ui/axis-text';
 import { useNow } from '@/data/session';
+import { SPACE } from '@/theme/layout';
+import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';
+import { AxisText } from '@/ui/axis-text';
 import { Choice } from '@/ui/choice';
 import { Fold } from '@/ui/fold';
 import { SectionTitle, Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
-import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';
 import { useChance } from './chance-question';
 
 const SPREADS = [

@@ -1,17 +1,17 @@
-import { type Edit } from '@fidens/core';
+import type { Edit } from '@fidens/core';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
+import { EffectDetails } from '@/course-ui/effect-panel';
 import { useNow } from '@/data/session';
+import { effectBetween } from '@/model/computed';
+import type { CoursePageProps } from '@/model/course-page';
+import { applied } from '@/model/rule-draft';
 import { useChange } from '@/model/use-change';
-import { Panel } from '@/ui/panel';
-import { Figure, Soft } from '@/ui/text';
+import { changeLines } from '@/rules/change-words';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
-import { changeLines } from '@/rules/change-words';
-import { effectBetween } from '@/model/computed';
-import { EffectDetails } from '@/course-ui/effect-panel';
-import { applied } from '@/model/rule-draft';
-import type { CoursePageProps } from '@/model/course-page';
+import { Panel } from '@/ui/panel';
+import { Figure, Soft } from '@/ui/text';
 import { plural } from '@/wording/words';
 
 interface ChangePreviewProps extends CoursePageProps {

@@ -1,12 +1,22 @@
-import { readCourse, replacement, ruleSheet, writeCourse, type Course, type Fault } from '@fidens/core';
+import {
+  COURSE_FILE,
+  formatOf,
+  FORMATS,
+  replacement,
+  ruleSheet,
+  writeCourse,
+  type Course,
+  type Fault,
+  type Format,
+} from '@fidens/core';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { SectionTitle, Soft } from '@/ui/text';
+import type { CoursePageProps } from '@/model/course-page';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { SectionTitle, Soft } from '@/ui/text';
 import { ChangePreview } from './change-preview';
-import type { CoursePageProps } from '@/model/course-page';
 
 /** The course as a file: whole, or its rules alone to hand on; and another file in its place. */
 export function CourseFiles({ course }: CoursePageProps) {
@@ -40,16 +50,22 @@ export function CourseFiles({ course }: CoursePageProps) {
   );
 }
 
-export function saveFile(document: Course, name: string): void {
+/** Hands a course out as a file of some format. */
+export function saveFile(document: Course, name: string, format: Format = COURSE_FILE): void {
   const link = window.document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([writeCourse(document)], { type: 'application/json' }));
-  link.download = `${name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '')}.json`;
+  link.href = URL.createObjectURL(new Blob([format.write(document)], { type: format.mediaType }));
+  link.download = `${name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '')}.${format.extensions[0]}`;
   link.click();
   URL.revokeObjectURL(link.href);
 }
 
 /** A file that is larger than any course could be. */
 const MOST_BYTES = 4_000_000;
+
+const ACCEPTED = FORMATS.flatMap(({ mediaType, extensions }) => [
+  mediaType,
+  ...extensions.map((extension) => `.${extension}`),
+]).join(',');
 
 interface OpenCourseFileProps {
   label: string;
@@ -69,7 +85,7 @@ export function OpenCourseFile({ label, onOpen, busy = false }: OpenCourseFilePr
     const read =
       file.size > MOST_BYTES
         ? { ok: false as const, faults: [{ at: '', message: 'The file is larger than any course.' }] }
-        : readCourse(await file.text());
+        : formatOf(file.name).read(await file.text());
     setFaults(read.ok ? [] : read.faults);
     if (read.ok) onOpen(read.value);
   };
@@ -78,7 +94,7 @@ export function OpenCourseFile({ label, onOpen, busy = false }: OpenCourseFilePr
       <input
         ref={input}
         type="file"
-        accept="application/json,.json"
+        accept={ACCEPTED}
         aria-label={`${label}: file`}
         style={{ display: 'none' }}
         onChange={({ target }) => {
@@ -97,7 +113,7 @@ export function OpenCourseFile({ label, onOpen, busy = false }: OpenCourseFilePr
       {faults.length > 0 && (
         <View role="alert" style={{ gap: SPACE.xs }}>
           <Text variant="bodyMedium" style={{ color: c.error }}>
-            {name} is not a course file as it should be. Nothing was stored.
+            {name} is not a {formatOf(name).title} as it should be. Nothing was stored.
           </Text>
           {faults.slice(0, MOST_SHOWN).map(({ at, message }) => (
             <Text key={`${at} ${message}`} variant="bodySmall" style={{ color: c.error }}>

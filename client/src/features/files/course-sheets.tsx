@@ -1,16 +1,16 @@
-import { reasonOf } from '@/data/api';
 import { difference, withSheet, type Course } from '@fidens/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
+import { reasonOf } from '@/data/api';
 import { ruleSheetsQuery, useKeepRuleSheet } from '@/data/library';
+import type { CoursePageProps } from '@/model/course-page';
+import { SPACE } from '@/theme/layout';
 import { NameForm } from '@/ui/name-form';
 import { SectionTitle, Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
 import { ChangePreview } from './change-preview';
 import { OpenCourseFile } from './course-files';
-import type { CoursePageProps } from '@/model/course-page';
 
 /** The course's rules kept as a sheet, and a sheet's rules brought into the course. */
 export function CourseSheets({ course }: CoursePageProps) {

@@ -5,9 +5,9 @@ import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import { useDeleteCourse } from '@/data/courses';
-import { Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
 import type { CoursePageProps } from '@/model/course-page';
+import { SPACE } from '@/theme/layout';
+import { Soft } from '@/ui/text';
 import { plural } from '@/wording/words';
 
 /** It could not be deleted: the mutation's error says so, in place. */

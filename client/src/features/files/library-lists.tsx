@@ -3,9 +3,6 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
-import { OpenCourseFile, saveFile } from './course-files';
-import { SCALE_PRESETS } from '@/model/scale-presets';
-import { plural } from '@/wording/words';
 import { reasonOf } from '@/data/api';
 import {
   ruleSheetsQuery,
@@ -18,12 +15,15 @@ import {
   type RuleSheet,
 } from '@/data/library';
 import { deletion, remember } from '@/data/undo';
+import { SCALE_PRESETS } from '@/model/scale-presets';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { NameForm } from '@/ui/name-form';
 import { Failed, Loading } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
+import { plural } from '@/wording/words';
+import { OpenCourseFile, saveFile } from './course-files';
 
 /** The student's own grading scales, each with how many courses have it; and a new one. */
 export function ScaleList() {

@@ -1,18 +1,18 @@
-import { reasonOf } from '@/data/api';
 import { pastSteps, reversal, type PastStep } from '@fidens/core';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { historyQuery } from '@/data/history';
+import { reasonOf } from '@/data/api';
 import { useStoredCourse } from '@/data/courses';
+import { historyQuery } from '@/data/history';
+import type { CoursePageProps } from '@/model/course-page';
 import { useChange } from '@/model/use-change';
+import { changeLines } from '@/rules/change-words';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
 import { Fold } from '@/ui/fold';
 import { Failed, Loading } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
-import { useColours } from '@/theme/paper-theme';
-import { changeLines } from '@/rules/change-words';
-import type { CoursePageProps } from '@/model/course-page';
 
 /** Everything that was changed in a course, each with the way back. */
 export function History({ course }: CoursePageProps) {

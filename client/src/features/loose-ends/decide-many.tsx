@@ -5,12 +5,12 @@ import { Button } from 'react-native-paper';
 import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { remember } from '@/data/undo';
+import { compute } from '@/model/computed';
 import { makeChange } from '@/model/use-change';
+import { ChangeRow } from '@/ui/change-row';
 import { Choice } from '@/ui/choice';
 import { Panel } from '@/ui/panel';
 import { Soft } from '@/ui/text';
-import { compute } from '@/model/computed';
-import { ChangeRow } from '@/ui/change-row';
 import { gradeLine, plural } from '@/wording/words';
 
 /** A piece of a course, by both ids. */

@@ -10,14 +10,14 @@ import {
 import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
+import type { Computed } from '@/model/computed';
+import { SPACE } from '@/theme/layout';
+import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Choice } from '@/ui/choice';
 import { Fold } from '@/ui/fold';
 import { SectionTitle, Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
-import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
-import type { Computed } from '@/model/computed';
-import { PairCurve, takesText } from './pair-curve';
 import { number, percent } from '@/wording/words';
+import { PairCurve, takesText } from './pair-curve';
 
 /** One open piece alone, and two against each other: what each must bring, everything else as usual. */
 export const AloneView = memo(function AloneView({ computed }: { computed: Computed }) {

@@ -11,8 +11,8 @@ import {
   shownPercent,
   thresholdOf,
   type BandReach,
-  type Extent,
   type Category,
+  type Extent,
   type PointsToGo,
 } from '@fidens/core';
 import { memo, useMemo } from 'react';
@@ -20,16 +20,16 @@ import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
+import { compute, isTarget, type Computed } from '@/model/computed';
 import { useChange } from '@/model/use-change';
+import { useExtent } from '@/model/use-extent';
+import { SPACE } from '@/theme/layout';
+import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Choice } from '@/ui/choice';
 import { Fold } from '@/ui/fold';
 import { KeptField } from '@/ui/kept-field';
 import { SectionTitle, Soft, WordChip } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
-import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { decimals } from '@/wording/decimals';
-import { compute, isTarget, type Computed } from '@/model/computed';
-import { useExtent } from '@/model/use-extent';
 import { gradeWords, number, percent } from '@/wording/words';
 
 /** What each letter takes: sure, within reach at which level, or out and by how much. */

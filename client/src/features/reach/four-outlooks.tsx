@@ -3,12 +3,11 @@ import { Link } from 'expo-router';
 import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { SectionTitle } from '@/ui/text';
+import type { Computed } from '@/model/computed';
 import { SPACE } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
-import type { Computed } from '@/model/computed';
-import { OUTLOOK_NAMES } from '@/wording/words';
-import { gradeWords } from '@/wording/words';
+import { SectionTitle } from '@/ui/text';
+import { gradeWords, OUTLOOK_NAMES } from '@/wording/words';
 
 const ASSUMES: Record<OutlookName, string> = {
   standing: 'Only what is settled counts.',

@@ -2,8 +2,8 @@ import type { Assessment, BandReach, PairPoint } from '@fidens/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
-import { AxisText } from '@/ui/axis-text';
 import { useColours } from '@/theme/paper-theme';
+import { AxisText } from '@/ui/axis-text';
 import { number, shortened } from '@/wording/words';
 
 interface PairCurveProps {

@@ -2,11 +2,11 @@ import { decimalText, rational, type Potential } from '@fidens/core';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { Choice } from '@/ui/choice';
-import { SectionTitle, Soft } from '@/ui/text';
+import type { Computed } from '@/model/computed';
 import { SPACE } from '@/theme/layout';
 import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';
-import type { Computed } from '@/model/computed';
+import { Choice } from '@/ui/choice';
+import { SectionTitle, Soft } from '@/ui/text';
 import { number } from '@/wording/words';
 
 /** Open pieces shown before all of them are asked for. */

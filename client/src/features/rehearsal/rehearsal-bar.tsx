@@ -1,18 +1,17 @@
 import { memo } from 'react';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
+import { Ribbon } from '@/course-ui/ribbon';
 import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
-import { Panel } from '@/ui/panel';
-import { Ribbon } from '@/course-ui/ribbon';
-import { Figure, Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
 import { compute } from '@/model/computed';
+import { SPACE } from '@/theme/layout';
 import { ChangeRow } from '@/ui/change-row';
-import { OUTLOOK_NAMES } from '@/wording/words';
+import { Panel } from '@/ui/panel';
+import { Figure, Soft } from '@/ui/text';
+import { gradeLine, OUTLOOK_NAMES, plural } from '@/wording/words';
 import type { RehearsalNow } from './rehearsal';
 import { triesWords } from './rehearsal-panel';
-import { gradeLine, plural } from '@/wording/words';
 
 /** What stays in sight while something is tried: that it is no record, what it does, and the one tap that throws it away. */
 export function RehearsalBar({ course, rehearsal }: { course: StoredCourse; rehearsal: RehearsalNow }) {

@@ -13,17 +13,17 @@ import {
 } from '@/data/rehearsals';
 import { useNow } from '@/data/session';
 import { deletion, remember } from '@/data/undo';
-import { Choice } from '@/ui/choice';
-import { NameForm } from '@/ui/name-form';
-import { useLatest } from '@/ui/use-latest';
-import { SectionTitle, Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
-import { useColours } from '@/theme/paper-theme';
 import { compute } from '@/model/computed';
 import { newId } from '@/model/new-id';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+import { Choice } from '@/ui/choice';
+import { NameForm } from '@/ui/name-form';
+import { SectionTitle, Soft } from '@/ui/text';
+import { useLatest } from '@/ui/use-latest';
+import { gradeWords } from '@/wording/words';
 import type { RehearsalNow } from './rehearsal';
 import { triesWords } from './rehearsal-panel';
-import { gradeWords } from '@/wording/words';
 
 interface CompareProps {
   course: StoredCourse;

@@ -17,18 +17,17 @@ import { Button, Text } from 'react-native-paper';
 import type { StoredCourse } from '@/data/courses';
 import { currentTries } from '@/data/rehearsals';
 import { useNow } from '@/data/session';
+import { compute } from '@/model/computed';
+import { treeRows } from '@/model/moving';
 import { useChange } from '@/model/use-change';
+import { SPACE } from '@/theme/layout';
+import { TEXT, TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Fold } from '@/ui/fold';
 import { NumberRule } from '@/ui/number-rule';
 import { SectionTitle, Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
-import { TEXT, TEXT_STRONG, useColours } from '@/theme/paper-theme';
-import { WEIGHT_WANTED } from '@/wording/words';
-import { compute } from '@/model/computed';
 import { useLatest } from '@/ui/use-latest';
-import { treeRows } from '@/model/moving';
+import { number, scoreWords, shortened, WEIGHT_WANTED } from '@/wording/words';
 import type { RehearsalNow } from './rehearsal';
-import { number, scoreWords, shortened } from '@/wording/words';
 
 interface RehearsalProps {
   /** The course as it is recorded. */

@@ -2,12 +2,12 @@ import { decimalSchema, type Category, type CourseNode } from '@fidens/core';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { IconButton, Text, TextInput } from 'react-native-paper';
-import { Choice } from '@/ui/choice';
-import { SPACE } from '@/theme/layout';
-import { useColours } from '@/theme/paper-theme';
-import { WEIGHT_WANTED } from '@/wording/words';
 import { newId } from '@/model/new-id';
 import type { EditRules } from '@/model/rule-draft';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+import { Choice } from '@/ui/choice';
+import { WEIGHT_WANTED } from '@/wording/words';
 
 interface AddNodeProps {
   parent: Category;

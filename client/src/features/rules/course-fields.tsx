@@ -1,9 +1,9 @@
 import { courseFields, courseSetting, LIMITS, type Course } from '@fidens/core';
 import { View } from 'react-native';
+import type { EditRules } from '@/model/rule-draft';
+import { SPACE } from '@/theme/layout';
 import { KeptField } from '@/ui/kept-field';
 import { NumberRule } from '@/ui/number-rule';
-import { SPACE } from '@/theme/layout';
-import type { EditRules } from '@/model/rule-draft';
 
 /** A course's title, code and credits. */
 export function CourseFields({ course, edit }: { course: Course; edit: EditRules }) {

@@ -1,11 +1,11 @@
 import { courseSetting, type Policy } from '@fidens/core';
 import { View } from 'react-native';
-import { NumberRule } from '@/ui/number-rule';
-import { SectionTitle, Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
+import type { EditRules } from '@/model/rule-draft';
 import { LateRule } from '@/rules/late/editor';
 import { MissingRule } from '@/rules/missing/editor';
-import type { EditRules } from '@/model/rule-draft';
+import { SPACE } from '@/theme/layout';
+import { NumberRule } from '@/ui/number-rule';
+import { SectionTitle, Soft } from '@/ui/text';
 import { plural } from '@/wording/words';
 
 /** What missing, overdue and late work counts as, wherever a category says nothing else. */

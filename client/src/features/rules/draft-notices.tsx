@@ -1,9 +1,9 @@
 import { View } from 'react-native';
 import { Portal, Text } from 'react-native-paper';
-import { PLACES_HEIGHT, SPACE, useIsWide } from '@/theme/layout';
-import { useColours } from '@/theme/paper-theme';
 import { EffectPanel } from '@/course-ui/effect-panel';
 import type { RuleDraft } from '@/model/rule-draft';
+import { PLACES_HEIGHT, SPACE, useIsWide } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
 
 interface DraftNoticesProps {
   draft: RuleDraft;

@@ -15,29 +15,28 @@ import {
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
+import { PieceRules } from '@/course-ui/piece-rules';
+import { PlaceRules } from '@/course-ui/place-rules';
 import { useNow } from '@/data/session';
+import { partOf } from '@/model/part-of';
+import type { EditRules } from '@/model/rule-draft';
+import { standingChange } from '@/model/standing-change';
+import { LowestDropped } from '@/rules/drop/editor';
+import type { InForce } from '@/rules/rule';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
 import { Choice } from '@/ui/choice';
 import { Fold } from '@/ui/fold';
 import { KeptField } from '@/ui/kept-field';
 import { NumberRule } from '@/ui/number-rule';
 import { Panel } from '@/ui/panel';
 import { Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
-import { useColours } from '@/theme/paper-theme';
-import { WEIGHT_WANTED } from '@/wording/words';
-import { AddNode } from './add-node';
-import { LowestDropped } from '@/rules/drop/editor';
-import type { InForce } from '@/rules/rule';
-import { CategoryRules } from './category-rules';
-import { partOf } from '@/model/part-of';
-import { PieceRules } from '@/course-ui/piece-rules';
-import { PlaceRules } from '@/course-ui/place-rules';
-import { NodeProblems } from './problem-list';
-import type { EditRules } from '@/model/rule-draft';
-import { standingChange } from '@/model/standing-change';
 import { sumWords } from '@/wording/sum-words';
+import { COMBINE_WORDS, countPieces, plural, WEIGHT_WANTED } from '@/wording/words';
+import { AddNode } from './add-node';
+import { CategoryRules } from './category-rules';
+import { NodeProblems } from './problem-list';
 import { WeightTotal } from './weight-total';
-import { COMBINE_WORDS, countPieces, plural } from '@/wording/words';
 
 const HINTS: Record<Combine, string> = {
   points: 'A piece of 50 points counts twice as much as one of 25.',

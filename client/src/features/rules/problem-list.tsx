@@ -9,11 +9,11 @@ import {
 } from '@fidens/core';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { NumberRule } from '@/ui/number-rule';
+import type { EditRules } from '@/model/rule-draft';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { NumberRule } from '@/ui/number-rule';
 import { number } from '@/wording/words';
-import type { EditRules } from '@/model/rule-draft';
 
 interface ProblemListProps {
   course: Course;

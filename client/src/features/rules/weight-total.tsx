@@ -13,10 +13,10 @@ import {
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
+import type { EditRules } from '@/model/rule-draft';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
-import type { EditRules } from '@/model/rule-draft';
 import { toggled } from '@/ui/toggled';
 import { number } from '@/wording/words';
 

@@ -5,15 +5,15 @@ import { View } from 'react-native';
 import { Button, IconButton, Text, TextInput } from 'react-native-paper';
 import { scalesQuery } from '@/data/library';
 import { useOver } from '@/data/use-over';
+import { SCALE_PRESETS } from '@/model/scale-presets';
+import { RoundRule } from '@/rules/round/editor';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
 import { Choice } from '@/ui/choice';
 import { KeptField } from '@/ui/kept-field';
 import { NumberRule } from '@/ui/number-rule';
 import { Panel } from '@/ui/panel';
 import { Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
-import { useColours } from '@/theme/paper-theme';
-import { RoundRule } from '@/rules/round/editor';
-import { SCALE_PRESETS } from '@/model/scale-presets';
 import { number } from '@/wording/words';
 
 /** Puts a scale in force; answers why not, where it is refused. */

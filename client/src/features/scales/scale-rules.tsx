@@ -1,4 +1,3 @@
-import { reasonOf } from '@/data/api';
 import {
   bandOf,
   courseSetting,
@@ -16,16 +15,17 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
+import { reasonOf } from '@/data/api';
 import { scalesQuery, useCoursesWith, useKeepScale, useScaleOf } from '@/data/library';
+import type { EditRules } from '@/model/rule-draft';
+import { roundWords } from '@/rules/round/words';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
 import { Fold } from '@/ui/fold';
 import { NameForm } from '@/ui/name-form';
 import { SectionTitle, Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
-import { useColours } from '@/theme/paper-theme';
-import { roundWords } from '@/rules/round/words';
-import { ScaleChoice, ScaleEditor } from './scale-editor';
 import { number, plural } from '@/wording/words';
-import type { EditRules } from '@/model/rule-draft';
+import { ScaleChoice, ScaleEditor } from './scale-editor';
 
 interface ScaleRulesProps {
   id: string;

@@ -15,16 +15,16 @@ import {
 import { useMemo, useRef, useState, type RefObject } from 'react';
 import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
+import type { StoredCourse } from '@/data/courses';
+import { useNow } from '@/data/session';
 import { compute } from '@/model/computed';
 import { lateTodayWords } from '@/model/late-today';
 import { standingChange, targetChange } from '@/model/standing-change';
-import { gradeWords, number } from '@/wording/words';
-import type { StoredCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
 import { useChange } from '@/model/use-change';
 import { SPACE } from '@/theme/layout';
-import { useLeaving } from '@/ui/use-leaving';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { useLeaving } from '@/ui/use-leaving';
+import { gradeWords, number } from '@/wording/words';
 
 interface EntryFieldProps {
   course: StoredCourse;

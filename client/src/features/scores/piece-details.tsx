@@ -8,16 +8,16 @@ import {
   type PlannedPiece,
 } from '@fidens/core';
 import { View } from 'react-native';
+import { PieceFacts } from '@/course-ui/piece-facts';
+import { useRecordEdit } from '@/course-ui/record-edit';
 import type { StoredCourse } from '@/data/courses';
+import { SPACE } from '@/theme/layout';
 import { Choice } from '@/ui/choice';
 import { Fold } from '@/ui/fold';
 import { KeptField } from '@/ui/kept-field';
 import { MomentField } from '@/ui/moment-field';
 import { NumberRule } from '@/ui/number-rule';
 import { Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
-import { PieceFacts } from '@/course-ui/piece-facts';
-import { useRecordEdit } from '@/course-ui/record-edit';
 import { number } from '@/wording/words';
 import { stepWords } from '@/wording/working-words';
 

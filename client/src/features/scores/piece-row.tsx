@@ -4,14 +4,14 @@ import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
-import { CheckBox } from '@/ui/check-box';
-import { EntryField, type EntryStep } from './entry-field';
-import { useLatest } from '@/ui/use-latest';
-import { WordChip } from '@/ui/text';
 import { SPACE } from '@/theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
-import { PieceDetails } from './piece-details';
+import { CheckBox } from '@/ui/check-box';
+import { WordChip } from '@/ui/text';
+import { useLatest } from '@/ui/use-latest';
 import { dayWords, dueOf, number, percent, pieceState, scoreWords, type PieceState } from '@/wording/words';
+import { EntryField, type EntryStep } from './entry-field';
+import { PieceDetails } from './piece-details';
 
 export interface PieceRowProps {
   course: StoredCourse;

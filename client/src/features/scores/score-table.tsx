@@ -1,14 +1,16 @@
 import { memo, useState, type ReactNode, type RefObject } from 'react';
 import { Pressable, View, type StyleProp, type ViewStyle } from 'react-native';
 import { Text } from 'react-native-paper';
+import { PieceFacts } from '@/course-ui/piece-facts';
+import { Refused, useRecordEdit } from '@/course-ui/record-edit';
 import { useNow } from '@/data/session';
-import { CheckBox } from '@/ui/check-box';
-import { EntryField } from './entry-field';
-import { useLatest } from '@/ui/use-latest';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { CheckBox } from '@/ui/check-box';
+import { useLatest } from '@/ui/use-latest';
+import { number } from '@/wording/words';
+import { EntryField } from './entry-field';
 import { PieceDetails } from './piece-details';
-import { PieceFacts } from '@/course-ui/piece-facts';
 import {
   isQuiet,
   pieceLine,
@@ -19,8 +21,6 @@ import {
   type PieceLine,
   type PieceRowProps,
 } from './piece-row';
-import { Refused, useRecordEdit } from '@/course-ui/record-edit';
-import { number } from '@/wording/words';
 
 const WIDTHS = { score: 62, possible: 48, percent: 54, share: 46, due: 56, state: 106 } as const;
 type Column = keyof typeof WIDTHS;

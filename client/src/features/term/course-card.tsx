@@ -2,15 +2,15 @@ import { headlinePhrases, type Extent, type Headline } from '@fidens/core';
 import { Link } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { compute, type Computed } from '@/model/computed';
-import { useExtent } from '@/model/use-extent';
-import { gradeWords, number, rangeWords } from '@/wording/words';
+import { Ribbon } from '@/course-ui/ribbon';
 import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
+import { compute, type Computed } from '@/model/computed';
+import { useExtent } from '@/model/use-extent';
 import { SPACE } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
-import { Ribbon } from '@/course-ui/ribbon';
 import { WordChip } from '@/ui/text';
+import { gradeWords, number, rangeWords } from '@/wording/words';
 
 interface CourseCardProps {
   course: StoredCourse;

@@ -1,10 +1,10 @@
+import { Link } from 'expo-router';
 import { memo, useDeferredValue } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { Link } from 'expo-router';
-import { useGpas } from '@/model/term-gpa';
 import { useCourses } from '@/data/courses';
 import { useTerm } from '@/data/terms';
+import { useGpas } from '@/model/term-gpa';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { CourseCard } from './course-card';

@@ -12,12 +12,12 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
-import { AxisText } from '@/ui/axis-text';
 import { useNow } from '@/data/session';
-import { Fold } from '@/ui/fold';
-import { SectionTitle, Soft } from '@/ui/text';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { AxisText } from '@/ui/axis-text';
+import { Fold } from '@/ui/fold';
+import { SectionTitle, Soft } from '@/ui/text';
 import { decimals } from '@/wording/decimals';
 import { percent } from '@/wording/words';
 

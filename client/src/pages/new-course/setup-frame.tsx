@@ -4,14 +4,14 @@ import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { ReadBackList } from '@/course-ui/read-back';
-import type { StoredCourse } from '@/data/courses';
-import { Aside } from '@/ui/aside';
-import { Page } from '@/ui/page';
 import { Ribbon } from '@/course-ui/ribbon';
-import { SectionTitle, Soft } from '@/ui/text';
+import type { StoredCourse } from '@/data/courses';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Aside } from '@/ui/aside';
+import { Page } from '@/ui/page';
+import { SectionTitle, Soft } from '@/ui/text';
 
 /** The steps of setting up a course, in the order in which a syllabus is read. */
 export const STEPS = ['course', 'categories', 'pieces', 'policies', 'read-back'] as const;

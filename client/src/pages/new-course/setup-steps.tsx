@@ -2,25 +2,25 @@ import { applyEdits, courseSetting, find, setting, type Category, type Course } 
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
+import { PieceForm } from '@/course-ui/piece-form';
+import { ReadBackList } from '@/course-ui/read-back';
+import type { StoredCourse } from '@/data/courses';
+import { useNow } from '@/data/session';
 import { RuleField } from '@/features/rules/category-rules';
-import { compute } from '@/model/computed';
 import { CourseFields } from '@/features/rules/course-fields';
 import { CoursePolicies } from '@/features/rules/course-policies';
 import { DraftNotices } from '@/features/rules/draft-notices';
 import { CategoryList, CombineRule } from '@/features/rules/node-rules';
-import { treeRows } from '@/model/moving';
-import { ReadBackList } from '@/course-ui/read-back';
-import { RoundRule } from '@/rules/round/editor';
-import { useRuleDraft, type RuleDraft } from '@/model/rule-draft';
 import { ScaleChoice } from '@/features/scales/scale-editor';
 import { ScaleRead } from '@/features/scales/scale-rules';
-import { countPieces, plural } from '@/wording/words';
-import type { StoredCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
-import { PieceForm } from '@/course-ui/piece-form';
+import { compute } from '@/model/computed';
+import { treeRows } from '@/model/moving';
+import { useRuleDraft, type RuleDraft } from '@/model/rule-draft';
+import { RoundRule } from '@/rules/round/editor';
+import { SPACE } from '@/theme/layout';
 import { Empty } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
+import { countPieces, plural } from '@/wording/words';
 import { SetupFrame, type Step } from './setup-frame';
 
 interface StepProps {

@@ -1,8 +1,8 @@
 import type { MissingPolicy } from '@fidens/core';
 import { View } from 'react-native';
+import { SPACE } from '@/theme/layout';
 import { Choice } from '@/ui/choice';
 import { NumberRule } from '@/ui/number-rule';
-import { SPACE } from '@/theme/layout';
 import type { RuleEditor } from '../rule';
 import { missingWords } from './words';
 

@@ -1,8 +1,8 @@
-import { View } from 'react-native';
 import type { Planned } from '@fidens/core';
+import { View } from 'react-native';
+import { SPACE } from '@/theme/layout';
 import { NumberRule } from '@/ui/number-rule';
 import { Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
 import type { RuleEditor } from '../rule';
 
 /** How many pieces the syllabus promises, where they need no weights of their own. */

@@ -1,9 +1,9 @@
 import type { Round } from '@fidens/core';
 import { View } from 'react-native';
+import { SPACE } from '@/theme/layout';
 import { Choice } from '@/ui/choice';
 import { NumberRule } from '@/ui/number-rule';
 import { Soft } from '@/ui/text';
-import { SPACE } from '@/theme/layout';
 import type { RuleEditor } from '../rule';
 import { roundWords } from './words';
 

@@ -1,10 +1,10 @@
 import { applyEdits, decide, find, setting, type Course, type Edit } from '@fidens/core';
 import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { ask } from '@/data/api';
-import { beginChanges, keepMine, startChange, takeBackLast } from '@/data/sync/course-changes';
 import { coursesQuery, type StoredCourse } from '@/data/courses';
-import { changeQueue } from '@/data/sync/queue';
 import { noteSignedOut, sessionQuery } from '@/data/session';
+import { beginChanges, keepMine, startChange, takeBackLast } from '@/data/sync/course-changes';
+import { changeQueue } from '@/data/sync/queue';
 import { course, stored } from '../../sample';
 
 const score = (id: string, points: string) => setting(id, { status: 'scored', score: { points } });

@@ -1,5 +1,4 @@
 import type { Arithmetic } from '../../numbers/arithmetic';
-
 import { firstOf, keysIn, kSmallest } from '../../numbers/k-smallest';
 import { Candidates, type Addition, type Member } from './candidates';
 

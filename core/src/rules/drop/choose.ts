@@ -1,8 +1,8 @@
 import type { Arithmetic } from '../../numbers/arithmetic';
-import type { Drop } from './form';
-import { dropForBenefit } from './by-benefit';
 import { keysIn, kSmallest, type Keys } from '../../numbers/k-smallest';
+import { dropForBenefit } from './by-benefit';
 import type { Addition, Candidates } from './candidates';
+import type { Drop } from './form';
 
 /** What a category leaves out: indexes into R in order, the lowest and the highest. */
 export interface Dropped {

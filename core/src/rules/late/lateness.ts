@@ -1,16 +1,16 @@
 import type { Arithmetic } from '../../numbers/arithmetic';
 import type { Moment } from '../../numbers/decimal';
-import type { Late, LatePolicy } from './form';
 import { daysBetween } from '../../numbers/moment';
 import {
   fractionOfPercent,
+  ONE,
   rational,
   roundToStep,
-  ONE,
   whole,
   ZERO,
   type Rational,
 } from '../../numbers/rational';
+import type { Late, LatePolicy } from './form';
 
 /** What lateness does to one piece, with the facts of its derivation. */
 export interface Lateness {

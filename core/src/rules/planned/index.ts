@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import { LIMITS } from '../limits';
 import { positiveDecimalSchema, type Decimal } from '../../numbers/decimal';
+import { LIMITS } from '../limits';
 import type { CategoryRule } from '../rule';
 
 /** Pieces that the syllabus promises. */

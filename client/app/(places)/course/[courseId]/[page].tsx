@@ -1,20 +1,20 @@
-import { reasonOf } from '@/data/api';
 import { useLocalSearchParams } from 'expo-router';
 import { useDeferredValue } from 'react';
 import { View } from 'react-native';
-import { CourseHead, isPage, type PageName } from '@/features/course/course-head';
+import { WaitingRules } from '@/course-ui/effect-panel';
+import { reasonOf } from '@/data/api';
 import { useCourse, type StoredCourse } from '@/data/courses';
-import { Aside } from '@/ui/aside';
-import { Page } from '@/ui/page';
-import { Empty, Failed, Loading } from '@/ui/states';
+import { CourseHead, isPage, type PageName } from '@/features/course/course-head';
 import { TermColumn } from '@/features/term/term-column';
 import { EffectAside } from '@/pages/effect-aside';
-import { WaitingRules } from '@/course-ui/effect-panel';
 import { ReachPage } from '@/pages/reach-page';
 import { RulesPage } from '@/pages/rules-page';
 import { ScoresPage } from '@/pages/scores-page';
 import { WorkingPage } from '@/pages/working-page';
 import { useIsWide } from '@/theme/layout';
+import { Aside } from '@/ui/aside';
+import { Page } from '@/ui/page';
+import { Empty, Failed, Loading } from '@/ui/states';
 
 const PAGES = { scores: ScoresPage, reach: ReachPage, rules: RulesPage, working: WorkingPage };
 

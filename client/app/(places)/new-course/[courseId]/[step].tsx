@@ -1,10 +1,10 @@
-import { reasonOf } from '@/data/api';
 import { useLocalSearchParams } from 'expo-router';
+import { reasonOf } from '@/data/api';
 import { useCourse } from '@/data/courses';
-import { Page } from '@/ui/page';
-import { Empty, Failed, Loading } from '@/ui/states';
 import { isStep } from '@/pages/new-course/setup-frame';
 import { SetupStep } from '@/pages/new-course/setup-steps';
+import { Page } from '@/ui/page';
+import { Empty, Failed, Loading } from '@/ui/states';
 
 /** A step of setting up a course that is there already: each change is kept as it is made. */
 export default function SetupScreen() {
