@@ -40,7 +40,7 @@ export class Fidens {
       },
     });
     this.#server = server;
-    await once(server.stdout!, 'data');
+    await once(server.stdout, 'data');
   }
 
   async stopServer(): Promise<void> {

@@ -48,7 +48,8 @@ function readOptions(): Options | string {
       options: { json: { type: 'boolean' }, 'as-of': { type: 'string' }, solve: { type: 'string' } },
     });
     const now = values['as-of'] ?? new Date().toISOString();
-    if (!isRealMoment(now)) return `--as-of takes a moment such as 2026-10-20T12:00:00Z, not "${now}".`;
+    if (!isRealMoment(now))
+      return `--as-of takes a moment such as 2026-10-20T12:00:00Z, not "${String(now)}".`;
     if (positionals.length === 0) return 'Name at least one course file.';
     return { json: values.json ?? false, now, solve: values.solve, files: positionals };
   } catch (error) {

@@ -18,10 +18,11 @@ export default function Application() {
   // Numbers stand everywhere: with other decimals every screen is drawn anew.
   const decimals = useDecimals();
   const [ready, failed] = useFonts({
-    [TEXT]: require('@expo-google-fonts/figtree/400Regular/Figtree_400Regular.ttf'),
-    [TEXT_MEDIUM]: require('@expo-google-fonts/figtree/500Medium/Figtree_500Medium.ttf'),
-    [TEXT_STRONG]: require('@expo-google-fonts/figtree/600SemiBold/Figtree_600SemiBold.ttf'),
-    [DISPLAY]: require('@expo-google-fonts/bricolage-grotesque/700Bold/BricolageGrotesque_700Bold.ttf'),
+    [TEXT]: require('@expo-google-fonts/figtree/400Regular/Figtree_400Regular.ttf') as number,
+    [TEXT_MEDIUM]: require('@expo-google-fonts/figtree/500Medium/Figtree_500Medium.ttf') as number,
+    [TEXT_STRONG]: require('@expo-google-fonts/figtree/600SemiBold/Figtree_600SemiBold.ttf') as number,
+    [DISPLAY]:
+      require('@expo-google-fonts/bricolage-grotesque/700Bold/BricolageGrotesque_700Bold.ttf') as number,
   });
   if (!ready && !failed) return null;
   return (

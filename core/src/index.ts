@@ -84,7 +84,14 @@ export { checkEdits } from './editing/edit-schema';
 export { handedInNow } from './editing/handed-in';
 export { type PastChange, type PastStep, pastSteps, reversal } from './editing/history';
 export { type Recombination, recombinations } from './editing/recombine';
-export { checkRehearsal, type Rehearsal, rehearse, type Try, withTry } from './editing/rehearsal';
+export {
+  checkRehearsal,
+  type NextTry,
+  type Rehearsal,
+  rehearse,
+  type Try,
+  withTry,
+} from './editing/rehearsal';
 export { copyRules, ruleSheet, withSheet } from './editing/rule-sheet';
 export { scaleToHundred, spreadRest, weighed } from './editing/weights';
 export { answer, type Answer } from './insight/answer';

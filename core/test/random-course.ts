@@ -118,10 +118,7 @@ function category(depth: number, kind: Kind): fc.Arbitrary<Category> {
   const child: fc.Arbitrary<CourseNode> =
     depth === 0
       ? piece
-      : fc.oneof(
-          { weight: 3, arbitrary: piece as fc.Arbitrary<CourseNode> },
-          { weight: 2, arbitrary: category(depth - 1, kind) },
-        );
+      : fc.oneof({ weight: 3, arbitrary: piece }, { weight: 2, arbitrary: category(depth - 1, kind) });
   return fc
     .record({
       ...common,

@@ -59,6 +59,18 @@ const schema = Joi.object({
     }),
 }).unknown();
 
+/** The environment as the schema leaves it. */
+interface Settings {
+  readonly DATABASE_URL: string;
+  readonly PORT: number;
+  readonly HOST: string;
+  readonly SESSION_SECRET: string;
+  readonly FIDENS_SAMPLE_DATA: 'on' | 'off';
+  readonly FIDENS_SECURE_COOKIES: 'on' | 'off';
+  readonly FIDENS_TRUST_PROXY: string;
+  readonly FIDENS_APPLICATION: string | undefined;
+}
+
 /**
  * Reads the configuration.
  *
@@ -68,13 +80,15 @@ const schema = Joi.object({
  */
 export function readConfiguration(environment: NodeJS.ProcessEnv): Configuration {
   const given = Object.fromEntries(Object.entries(environment).filter(([, value]) => value !== ''));
-  const { error, value } = schema.validate(given, {
+  const result = schema.validate(given, {
     abortEarly: false,
     errors: { label: false },
     messages: { 'any.required': 'is not set' },
-  });
-  if (error) throw new Error(error.details.map(({ path, message }) => `${path[0]} ${message}.`).join('\n'));
-  const trust = value.FIDENS_TRUST_PROXY as string;
+  }) as Joi.ValidationResult<Settings>;
+  if (result.error)
+    throw new Error(result.error.details.map(({ path, message }) => `${path[0]} ${message}.`).join('\n'));
+  const { value } = result;
+  const trust = value.FIDENS_TRUST_PROXY;
   return {
     databaseUrl: value.DATABASE_URL,
     port: value.PORT,

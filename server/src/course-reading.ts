@@ -1,6 +1,13 @@
 import type { Transaction } from 'objection';
 import { toDocument } from './course-document';
-import { ASSESSMENT_COLUMNS, BAND_COLUMNS, CATEGORY_COLUMNS, COURSE_COLUMNS, SCALE_COLUMNS, textColumns } from './document-columns';
+import {
+  ASSESSMENT_COLUMNS,
+  BAND_COLUMNS,
+  CATEGORY_COLUMNS,
+  COURSE_COLUMNS,
+  SCALE_COLUMNS,
+  textColumns,
+} from './document-columns';
 import type { CourseRecord } from './models';
 
 const rows = (columns: string, table: string, where: string) =>
@@ -17,6 +24,16 @@ const COURSE = `
     'assessments', ${rows(textColumns(ASSESSMENT_COLUMNS, 'parent_id', 'position'), 'assessments', 'course_id = courses.id')}
   ) as course
   from courses where id = :id`;
+
+/** What the statement above makes of a course. */
+interface WholeCourse {
+  readonly repeated: boolean;
+  readonly record: CourseRecord;
+  readonly scale: NonNullable<CourseRecord['scale']>;
+  readonly bands: NonNullable<CourseRecord['scale']>['bands'];
+  readonly categories: CourseRecord['categories'];
+  readonly assessments: CourseRecord['assessments'];
+}
 
 /** A course that is about to be changed: its row, its document, and whether the change has been made already. */
 export interface LockedCourse {
@@ -38,13 +55,15 @@ export async function lockCourse(
   courseId: string,
   change: string,
 ): Promise<LockedCourse | undefined> {
-  const locked = await transaction.raw(
+  const locked: { rowCount: number } = await transaction.raw(
     'select from courses where id = ? and user_id = ? and term_id is not null for update',
     [courseId, userId],
   );
   if (locked.rowCount === 0) return undefined;
-  const { rows: found } = await transaction.raw(COURSE, { id: courseId, change });
-  const { repeated, record, scale, bands, categories, assessments } = found[0].course;
-  const document = toDocument({ ...record, scale: { ...scale, bands }, categories, assessments });
+  const found: { rows: [{ course: WholeCourse }] } = await transaction.raw(COURSE, { id: courseId, change });
+  const { repeated, record, scale, bands, categories, assessments } = found.rows[0].course;
+  // Rows as the database gives them; of a model nothing is asked but its columns.
+  const whole = { ...record, scale: { ...scale, bands }, categories, assessments };
+  const document = toDocument(whole as CourseRecord);
   return { record, document, repeated };
 }

@@ -66,9 +66,9 @@ export async function migrate(url: string): Promise<void> {
 const LOCK_TABLE = 'knex_migrations_lock';
 
 const SOURCE: Knex.MigrationSource<string> = {
-  getMigrations: async () => Object.keys(migrations),
+  getMigrations: () => Promise.resolve(Object.keys(migrations)),
   getMigrationName: (name) => name,
-  getMigration: async (name) => migrations[name]!,
+  getMigration: (name) => Promise.resolve(migrations[name]!),
 };
 
 /**

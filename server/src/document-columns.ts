@@ -67,7 +67,7 @@ const RULE_COLUMNS: Readonly<Record<keyof CategoryRules, Columns>> = {
 export const CATEGORY_COLUMNS: Columns = {
   ...NODE,
   combine: 'combine',
-  ...Object.assign({}, ...Object.values(RULE_COLUMNS)),
+  ...Object.fromEntries(Object.values(RULE_COLUMNS).flatMap((columns) => Object.entries(columns))),
 };
 
 export const ASSESSMENT_COLUMNS: Columns = {

@@ -2,6 +2,7 @@ import connectPgSimple from 'connect-pg-simple';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
 import { createHash } from 'node:crypto';
+import { promisify } from 'node:util';
 import { Pool } from 'pg';
 import type { Configuration } from './configuration';
 import { Problem } from './problem';
@@ -72,21 +73,20 @@ class HashedStore extends Store {
 
 /** Signs a student in under a new session id, so that an id known before means nothing after. */
 export async function signIn(request: Request, userId: string): Promise<void> {
-  await new Promise<void>((resolve, reject) => {
-    request.session.regenerate((error: unknown) => (error ? reject(error as Error) : resolve()));
-  });
+  await settled((done) => request.session.regenerate(done));
   request.session.userId = userId;
   request.session.began = Date.now();
   request.session.renewed = Date.now();
-  await new Promise<void>((resolve, reject) => {
-    request.session.save((error: unknown) => (error ? reject(error as Error) : resolve()));
-  });
+  await settled((done) => request.session.save(done));
 }
 
 export async function signOut(request: Request): Promise<void> {
-  await new Promise<void>((resolve, reject) => {
-    request.session.destroy((error: unknown) => (error ? reject(error as Error) : resolve()));
-  });
+  await settled((done) => request.session.destroy(done));
+}
+
+/** Waits for what tells its end by a call. */
+function settled(run: (done: (error?: unknown) => void) => void): Promise<void> {
+  return promisify(run)();
 }
 
 /** Lets a student who comes back stay signed in: once a day the session's time starts anew. */

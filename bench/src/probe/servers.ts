@@ -26,7 +26,7 @@ export class Servers {
       },
     });
     this.#processes.set(at, child);
-    for await (const line of createInterface({ input: child.stdout! })) if (/listens on/.test(line)) break;
+    for await (const line of createInterface({ input: child.stdout })) if (/listens on/.test(line)) break;
     return `http://127.0.0.1:${at}`;
   }
 

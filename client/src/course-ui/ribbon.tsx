@@ -208,7 +208,7 @@ const Bar = memo(function Bar({
         d={outline(x + 0.5, 0.5, Math.max(0, width - 1), height - 1, radius)}
         fill="none"
         stroke={segment}
-        strokeDasharray={extra ? '3 3' : undefined}
+        {...(extra && { strokeDasharray: '3 3' })}
       />
     </G>
   );

@@ -97,7 +97,7 @@ function fieldLines(
 
 function valueWords(field: string, value: unknown): string {
   if (value === undefined || value === null) return FIELDS[field]?.none ?? 'none';
-  return FIELDS[field]?.words?.(value as never) ?? String(value);
+  return FIELDS[field]?.words?.(value as never) ?? JSON.stringify(value);
 }
 
 interface FieldWords {

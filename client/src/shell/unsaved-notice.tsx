@@ -193,5 +193,5 @@ function refusalWords(error: Error): string {
 function valueWords(value: unknown): string {
   if (value === undefined || value === null) return 'nothing';
   if (typeof value === 'object') return Object.values(value).map(valueWords).join(' ');
-  return String(value);
+  return typeof value === 'string' ? value : JSON.stringify(value);
 }

@@ -1,9 +1,10 @@
+import type { ComponentProps } from 'react';
 import { Controller, type Control, type FieldValues, type Path } from 'react-hook-form';
-import { View, type TextInputProps } from 'react-native';
+import { View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
 
 interface FormFieldProps<F extends FieldValues> extends Pick<
-  TextInputProps,
+  ComponentProps<typeof TextInput>,
   'autoComplete' | 'inputMode' | 'secureTextEntry' | 'autoFocus' | 'onSubmitEditing' | 'placeholder'
 > {
   control: Control<F>;
@@ -35,7 +36,7 @@ export function FormField<F extends FieldValues>({
               label={label}
               aria-label={label}
               aria-invalid={!!error}
-              value={(value as string | undefined) ?? ''}
+              value={value ?? ''}
               onChangeText={onChange}
               onBlur={onBlur}
               error={!!error}

@@ -38,11 +38,7 @@ function checkTree(json: unknown, right: ReadonlySet<unknown>): Checked<Course> 
   const form = check<Course>(courseSchema, { ...(withoutNulls(fields) as object), root: rootJson });
   const tree = readTree(rootJson, ['root'], right);
   const document = { ...(form.ok ? form.value : (withoutNulls(fields) as object)), root: tree.node };
-  const faults = [
-    ...(form.ok ? [] : form.faults),
-    ...tree.faults,
-    ...consistencyFaults(document as Record<string, unknown>),
-  ];
+  const faults = [...(form.ok ? [] : form.faults), ...tree.faults, ...consistencyFaults(document)];
   return faults.length > 0
     ? { ok: false, faults: onceEach(faults) }
     : { ok: true, value: document as unknown as Course };

@@ -62,9 +62,12 @@ export const JOI_OPTIONS: Joi.ValidationOptions = {
  * @param at - the place of the value in the whole input
  */
 export function check<T>(schema: Joi.Schema, value: unknown, at: readonly Step[] = []): Checked<T> {
-  const { error, value: right } = withOptions(schema).validate(value);
-  if (!error) return { ok: true, value: right as T };
-  const faults = error.details.map(({ path, message }) => ({ at: placeText([...at, ...path]), message }));
+  const result = withOptions(schema).validate(value) as Joi.ValidationResult<T>;
+  if (!result.error) return { ok: true, value: result.value };
+  const faults = result.error.details.map(({ path, message }) => ({
+    at: placeText([...at, ...path]),
+    message,
+  }));
   return { ok: false, faults };
 }
 
@@ -74,7 +77,7 @@ const ready = new WeakMap<Joi.Schema, Joi.Schema>();
 function withOptions(schema: Joi.Schema): Joi.Schema {
   const known = ready.get(schema);
   if (known) return known;
-  const made = schema.prefs(JOI_OPTIONS as Joi.AsyncValidationOptions);
+  const made = schema.prefs(JOI_OPTIONS);
   ready.set(schema, made);
   return made;
 }
@@ -87,7 +90,7 @@ export function depthFault(json: unknown): Fault | undefined {
   let level: unknown[] = [json];
   for (let depth = 0; level.length > 0; depth += 1) {
     if (depth > MOST_DEPTH) return { at: '', message: `is nested more than ${MOST_DEPTH} levels deep` };
-    level = level.flatMap((value) =>
+    level = level.flatMap((value): unknown[] =>
       typeof value === 'object' && value !== null ? Object.values(value) : [],
     );
   }

@@ -1,4 +1,4 @@
-import type { Category, Course, CourseNode } from '../document/course';
+import type { Course, CourseNode } from '../document/course';
 import { checkChanged } from '../document/course-file';
 import { nodesIn } from '../document/tree';
 import type { Fault } from '../document/validation';
@@ -121,8 +121,7 @@ export function puttingBack(
 ): Extract<Edit, { op: 'add' }> | undefined {
   const draft = new CourseDraft(current);
   const has = (node: CourseNode) =>
-    node.id === id ||
-    (node.kind === 'category' && nodesIn(node as Category).some((inside) => inside.id === id));
+    node.id === id || (node.kind === 'category' && nodesIn(node).some((inside) => inside.id === id));
   for (const { inverse } of changes) {
     const back = inverse.find((edit) => edit.op === 'add' && has(edit.node));
     if (back?.op !== 'add') continue;

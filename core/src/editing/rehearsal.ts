@@ -57,16 +57,19 @@ export function editOf({ id, entry, counted, weight }: Try): Edit {
   });
 }
 
+/** What is to be tried of a piece or category from now on: a field that is there and says nothing takes what was tried back. */
+export type NextTry = { readonly [Field in keyof Try]: Try[Field] | undefined } & Pick<Try, 'id'>;
+
 /**
  * Tries with one more, or with another for the same piece or category.
  *
  * @param next - what is tried of it from now on; one that tries nothing is taken back
  */
-export function withTry(tries: readonly Try[], next: Try): Try[] {
+export function withTry(tries: readonly Try[], next: NextTry): Try[] {
   const { id, ...tried } = next;
   const rest = tries.filter((other) => other.id !== id);
   const left = Object.entries(tried).filter(([, value]) => value !== undefined);
-  return left.length === 0 ? rest : [...rest, { id, ...Object.fromEntries(left) } as Try];
+  return left.length === 0 ? rest : [...rest, { id, ...Object.fromEntries(left) }];
 }
 
 /** A course as it would be. */

@@ -196,7 +196,7 @@ export function drawer(
       const variance = (freedom * square) / (2 * gammas[index]!());
       const middle = between(category + pull * course, variance / strength) + effort / 100;
       variances[index] = variance * spread ** 2;
-      means[index] = shifted(middle, common * Math.sqrt(COMMON * variances[index]!));
+      means[index] = shifted(middle, common * Math.sqrt(COMMON * variances[index]));
     });
     for (let index = 0; index < from.length; index += 1) {
       const source = from[index]!;

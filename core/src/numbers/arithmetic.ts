@@ -85,9 +85,9 @@ export const floating: Arithmetic<number> = {
 /** A rounding in other numbers. */
 export function roundingIn<N>(
   round: Rounding<Rational> | undefined,
-  { from }: Arithmetic<N>,
+  a: Arithmetic<N>,
 ): Rounding<N> | undefined {
-  return round && { step: from(round.step), mode: round.mode };
+  return round && { step: a.from(round.step), mode: round.mode };
 }
 
 function roundFloat(steps: number, mode: RoundingMode): number {

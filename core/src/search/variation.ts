@@ -59,7 +59,7 @@ export class Variation<N> {
         ? this.#pieceWorth(child, bring, straight || compares ? choices : undefined)
         : this.#worth(child, bring, choices);
     });
-    if (choices && drops) choices.push(`${dropped.lowest}/${dropped.highest}`);
+    if (choices && drops) choices.push(`${dropped.lowest.join()}/${dropped.highest.join()}`);
     if (choices && straight && sum !== undefined) choices.push(topBend(sum, rule, this.arithmetic));
     return worth;
   }

@@ -118,7 +118,7 @@ describe('the JSON Schema of a course file', () => {
     const base = fc.oneof(randomCourse(), fc.constant(null).map(everyField));
     fc.assert(
       fc.property(base, fc.nat(), fc.nat(), fc.nat(2), fc.nat(), (drawn, where, what, how, which) => {
-        const document = structuredClone(drawn) as Course;
+        const document = structuredClone<Course>(drawn);
         const places = placesOf({ document }).slice(1);
         const { holder, key } = places[where % places.length]!;
         const fields = holder as Record<string | number, unknown>;

@@ -15,7 +15,7 @@ export function sweepRoutes(database: Knex): Router {
       .returning('*')
       .first();
     if (!user) throw new Problem(401, 'signed-out', 'Sign in first.');
-    response.json({ sweptAt: user!.swept_at!.toISOString() });
+    response.json({ sweptAt: user.swept_at!.toISOString() });
   });
 
   return router;

@@ -73,7 +73,7 @@ export default function NewCourse() {
       {
         onSuccess: ({ id }) => {
           writeKept(KEY, undefined);
-          router.replace(next(id) as '/');
+          router.replace(next(id));
         },
         ...(onError && { onError }),
       },

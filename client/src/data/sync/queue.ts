@@ -1,7 +1,11 @@
 import { useSyncExternalStore } from 'react';
 import { ChangeQueue, type Waiting } from './change-queue';
 
-const NOBODY = new ChangeQueue({ send: async () => undefined, keep: () => undefined, drop: () => undefined });
+const NOBODY = new ChangeQueue({
+  send: () => Promise.resolve(),
+  keep: () => undefined,
+  drop: () => undefined,
+});
 
 let queue = NOBODY;
 let stopHearing: () => void = () => undefined;

@@ -112,7 +112,7 @@ const PieceTry = memo(function PieceTry({ course, piece, usual, set }: PieceTryP
   const tried = useTry(course.id, piece.id);
   const c = useColours();
   const change = useChange(course);
-  const kept = tried?.entry ? entryText({ ...piece, ...tried.entry } as Assessment) : '';
+  const kept = tried?.entry ? entryText({ ...piece, ...tried.entry }) : '';
   const [text, setText] = useState(kept);
   const [told, setTold] = useState(kept);
   // What is tried changed elsewhere: by undo, or by another rehearsal.
@@ -126,16 +126,16 @@ const PieceTry = memo(function PieceTry({ course, piece, usual, set }: PieceTryP
     const read = trialOf(next, piece, course.document);
     if (read?.kind === 'unclear') return;
     const nextEntry = read && entryOf(read.set);
-    setTold(nextEntry ? entryText({ ...piece, ...nextEntry } as Assessment) : '');
-    set({ ...tried, id: piece.id, entry: nextEntry } as Try);
+    setTold(nextEntry ? entryText({ ...piece, ...nextEntry }) : '');
+    set({ ...tried, id: piece.id, entry: nextEntry });
   };
   const leaveOut = useLatest(() =>
-    set({ ...tried, id: piece.id, counted: tried?.counted === false ? undefined : false } as Try),
+    set({ ...tried, id: piece.id, counted: tried?.counted === false ? undefined : false }),
   );
   const record = useLatest(() => {
     const { status, score } = tried!.entry!;
     change([setting(piece.id, { status, score })], `${piece.name}: ${kept}, recorded`);
-    set({ ...tried, entry: undefined } as unknown as Try);
+    set({ ...tried, id: piece.id, entry: undefined });
   });
   const takeBack = useLatest(() => set({ id: piece.id }));
   return (
@@ -295,7 +295,7 @@ function WeightTry({ courseId, node, set }: WeightTryProps) {
 
   function tryWeight(weight: string | undefined): void {
     const same = weight === undefined || weight === '' || weight === node.weight;
-    set({ ...tried, id: node.id, weight: same ? undefined : weight } as Try);
+    set({ ...tried, id: node.id, weight: same ? undefined : weight });
   }
 }
 
@@ -306,9 +306,7 @@ export function triesWords({ document }: StoredCourse, tries: readonly Try[]): s
       const node = find(document, id)?.node;
       if (!node) return [];
       const score =
-        entry && node.kind === 'assessment'
-          ? entryText({ ...node, ...entry } as Assessment) || 'nothing yet'
-          : '';
+        entry && node.kind === 'assessment' ? entryText({ ...node, ...entry }) || 'nothing yet' : '';
       const parts = [
         score,
         counted === false && 'without it',

@@ -1,4 +1,4 @@
-import { rehearse, withTry, type Try } from '@fidens/core';
+import { rehearse, withTry, type NextTry, type Try } from '@fidens/core';
 import { useCallback, useMemo } from 'react';
 import type { StoredCourse } from '@/data/courses';
 import { currentTries, setTries } from '@/data/rehearsals';
@@ -12,7 +12,7 @@ export interface RehearsalNow {
   /** What was tried on something that is not there any more. */
   readonly gone: readonly Try[];
   /** What is tried on one piece or category from now on. */
-  readonly set: (next: Try) => void;
+  readonly set: (next: NextTry) => void;
   /** Tries all of these, and nothing else; what was tried before can be had back. */
   readonly replace: (tries: readonly Try[], done: string) => void;
 }
@@ -23,7 +23,7 @@ export function useRehearsal(course: StoredCourse): RehearsalNow {
   const { document } = course;
   const rehearsed = useMemo(() => rehearse(document, tries), [document, tries]);
   const set = useCallback(
-    (next: Try) => setTries(course.id, withTry(currentTries.get(course.id), next)),
+    (next: NextTry) => setTries(course.id, withTry(currentTries.get(course.id), next)),
     [course.id],
   );
   const replace = useCallback(

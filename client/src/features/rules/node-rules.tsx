@@ -307,7 +307,7 @@ interface CategoryListProps {
   standing: Derivation;
   edit: EditRules;
   brief?: boolean;
-  onWeight?: NodeRulesProps['onWeight'];
+  onWeight?: NonNullable<NodeRulesProps['onWeight']>;
 }
 
 /** All that stands in the course itself, what its weights come to, and a new one. */

@@ -2,7 +2,6 @@ import {
   pieceSteps,
   setting,
   type Assessment,
-  type Late,
   type NodeFields,
   type Part,
   type PlannedPiece,
@@ -74,7 +73,7 @@ function Lateness({ piece, part, set }: PartProps & { part: Part | undefined }) 
   const how = !late ? 'on time' : 'days' in late ? 'days' : 'moment';
   const node = part?.node as PlannedPiece | undefined;
   const steps = node && late ? pieceSteps(node, { valueOf: () => undefined, waits: true }) : [];
-  const more = (fields: Partial<Late>) => {
+  const more = (fields: { [Field in 'days' | 'handedIn' | 'waived' | 'reason']?: unknown }) => {
     const next = { ...late, ...fields } as Record<string, unknown>;
     return set({
       late: Object.fromEntries(Object.entries(next).filter(([, value]) => value !== undefined)) as never,
@@ -125,7 +124,7 @@ function Lateness({ piece, part, set }: PartProps & { part: Part | undefined }) 
               { value: 'counts', label: 'Lateness counts' },
               { value: 'waived', label: 'Waived' },
             ]}
-            onChange={(next) => more({ waived: next === 'waived' || undefined } as never)}
+            onChange={(next) => more({ waived: next === 'waived' || undefined })}
           />
           {late.waived && (
             <KeptField
@@ -133,7 +132,7 @@ function Lateness({ piece, part, set }: PartProps & { part: Part | undefined }) 
               shown="Why"
               value={late.reason ?? ''}
               fault={(text) => (text.length > 10_000 ? 'At most 10,000 characters.' : undefined)}
-              onKeep={(reason) => more({ reason: reason.trim() || undefined } as never)}
+              onKeep={(reason) => more({ reason: reason.trim() || undefined })}
               style={{}}
             />
           )}

@@ -229,7 +229,7 @@ function Cell({ column, children, press, label }: CellProps) {
   };
   if (!press) return <View style={style}>{children}</View>;
   return (
-    <Pressable role="button" aria-label={label!} onPress={press} style={[style, { minHeight: TOUCH }]}>
+    <Pressable role="button" aria-label={label} onPress={press} style={[style, { minHeight: TOUCH }]}>
       {children}
     </Pressable>
   );
