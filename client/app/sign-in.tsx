@@ -8,6 +8,7 @@ import { faultsOf, reasonOf } from '@/data/api';
 import { useSession, useSignIn } from '@/data/session';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Stack } from '@/ui/box';
 import { FormField } from '@/ui/form-field';
 import { Soft } from '@/ui/text';
 
@@ -30,7 +31,7 @@ export default function SignIn() {
           <Text variant="displayLarge" role="heading" aria-level={1} style={{ color: c.primary }}>
             Fidens
           </Text>
-          <Text variant="bodyLarge" style={{ color: c.ink }}>
+          <Text variant="bodyLarge">
             Where you stand in each course, what it can still become, and what it takes. Every number opens
             its working.
           </Text>
@@ -73,7 +74,7 @@ function AccountForm({ isNew, signIn }: { isNew: boolean; signIn: ReturnType<typ
   const send = () => void submit();
   const refused = signIn.error && signIn.variables?.way !== 'sample' ? signIn.error : undefined;
   return (
-    <View style={{ gap: SPACE.m }} role="form" aria-label={isNew ? 'Make an account' : 'Sign in'}>
+    <Stack gap="m" role="form" aria-label={isNew ? 'Make an account' : 'Sign in'}>
       {isNew && <FormField control={control} name="name" label="Name" autoComplete="name" />}
       <FormField control={control} name="email" label="E-mail" autoComplete="email" inputMode="email" />
       <FormField
@@ -98,6 +99,6 @@ function AccountForm({ isNew, signIn }: { isNew: boolean; signIn: ReturnType<typ
         {isNew ? 'Make the account' : 'Sign in'}
       </Button>
       {isNew && <Soft>Your records are yours alone: no school sees them.</Soft>}
-    </View>
+    </Stack>
   );
 }

@@ -14,6 +14,7 @@ import { LOOSE_WORDS, useLooseEnds, wantsDecision } from '@/model/loose-ends';
 import { useGpas } from '@/model/term-gpa';
 import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { Page } from '@/ui/page';
 import { Empty, Failed, Loading } from '@/ui/states';
 import { Soft } from '@/ui/text';
@@ -59,13 +60,13 @@ function TermHead({ courses }: { courses: readonly StoredCourse[] }) {
   const week = term && weekOf(term, now);
   const others = (['forecast', 'floor', 'ceiling'] as const).filter((name) => points[name]);
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-end' }}>
         <View style={{ flexShrink: 1 }}>
           <Text variant="bodyMedium" style={{ color: c.soft }}>
             {[term?.name, week].filter(Boolean).join(' · ')}
           </Text>
-          <Text variant="displaySmall" role="heading" aria-level={1} style={{ color: c.ink }}>
+          <Text variant="displaySmall" role="heading" aria-level={1}>
             Term
           </Text>
         </View>
@@ -74,9 +75,7 @@ function TermHead({ courses }: { courses: readonly StoredCourse[] }) {
             <Text variant="bodyMedium" style={{ color: c.soft }}>
               GPA so far
             </Text>
-            <Text variant="headlineLarge" style={{ color: c.ink }}>
-              {points.standing}
-            </Text>
+            <Text variant="headlineLarge">{points.standing}</Text>
           </View>
         )}
       </View>
@@ -91,7 +90,7 @@ function TermHead({ courses }: { courses: readonly StoredCourse[] }) {
             .join('. ')}
         </Soft>
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -152,7 +151,7 @@ function FirstUse() {
     <Empty
       title="A syllabus on the desk"
       actions={
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Row gap="s" wrap>
           <Link href="/new-course" asChild>
             <Button mode="contained">Set up a course</Button>
           </Link>
@@ -160,7 +159,7 @@ function FirstUse() {
             Add a course of sample data
           </Button>
           {sample.error && <Soft>It could not be added: {reasonOf(sample.error)}</Soft>}
-        </View>
+        </Row>
       }
     >
       Copy a course’s categories and weights, then record scores as they come back. You see at once where you

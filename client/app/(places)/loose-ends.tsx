@@ -25,6 +25,7 @@ import {
 import { partOf } from '@/model/part-of';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { Page } from '@/ui/page';
 import { Empty, Failed, Loading } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
@@ -33,7 +34,6 @@ import { dueOf } from '@/wording/words';
 
 /** What needs a decision, across all courses, decided right there, one by one or many at once; and what is due next. */
 export default function LooseEndsPlace() {
-  const c = useColours();
   const { data: courses, error, refetch } = useCourses();
   const loose = useLooseEnds();
   const [open, setOpen] = useState<string>();
@@ -49,7 +49,7 @@ export default function LooseEndsPlace() {
   const goOn = (key: string, by: 1 | -1) => setOpen(keys[keys.indexOf(key) + by]);
   return (
     <Page>
-      <Text variant="displaySmall" role="heading" aria-level={1} style={{ color: c.ink }}>
+      <Text variant="displaySmall" role="heading" aria-level={1}>
         Loose ends
       </Text>
       {!loose.some(wantsDecision) && (
@@ -58,17 +58,17 @@ export default function LooseEndsPlace() {
         </Empty>
       )}
       {inOrder.length > 0 && (
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Row gap="s" wrap>
           <Button mode="contained-tonal" onPress={() => setOpen(keys[0])}>
             Go through them, top to bottom
           </Button>
           <Button onPress={() => setChosen(chosen ? undefined : new Set())}>
             {chosen ? 'One by one again' : 'Decide many at once'}
           </Button>
-        </View>
+        </Row>
       )}
       {kinds.map((kind) => (
-        <View key={kind} style={{ gap: SPACE.xs }}>
+        <Stack key={kind} gap="xs">
           <SectionTitle>{LOOSE_WORDS[kind]}</SectionTitle>
           {loose
             .filter((end) => end.kind === kind)
@@ -92,7 +92,7 @@ export default function LooseEndsPlace() {
                 />
               );
             })}
-        </View>
+        </Stack>
       ))}
       {chosen && (
         <DecideMany
@@ -159,7 +159,7 @@ function ChooseRow({
         paddingHorizontal: SPACE.s,
       }}
     >
-      <Text variant="bodyMedium" style={{ color: c.ink }}>
+      <Text variant="bodyMedium">
         {isChosen ? '✓ ' : ''}
         {piece.name}
       </Text>
@@ -179,9 +179,7 @@ function RuleEnd({ end: { course, words } }: { end: LooseRule }) {
         role="link"
         style={{ minHeight: TOUCH, justifyContent: 'center', borderTopWidth: 1, borderColor: c.rule }}
       >
-        <Text variant="bodyMedium" style={{ color: c.ink }}>
-          {words}
-        </Text>
+        <Text variant="bodyMedium">{words}</Text>
         <Text variant="bodySmall" style={{ color: c.soft }}>
           {course.document.title}
         </Text>
@@ -196,7 +194,7 @@ function Sweep({ count }: { count: number }) {
   const sweep = useSweep();
   const sweptAt = data?.student?.sweptAt;
   return (
-    <View style={{ gap: SPACE.xs, alignItems: 'flex-start' }}>
+    <Stack gap="xs" align="start">
       <Soft>
         {sweptAt
           ? `Last swept ${format(new Date(sweptAt), 'EEEE d MMMM')}.`
@@ -206,7 +204,7 @@ function Sweep({ count }: { count: number }) {
         {sweptWords(count)}
       </Button>
       {sweep.error && <Soft>That could not be noted: {reasonOf(sweep.error)}</Soft>}
-    </View>
+    </Stack>
   );
 }
 
@@ -219,7 +217,7 @@ function sweptWords(count: number): string {
 function AheadList() {
   const ahead = useAhead();
   return (
-    <View style={{ gap: SPACE.xs }}>
+    <Stack gap="xs">
       <SectionTitle>Ahead</SectionTitle>
       {ahead.length === 0 && <Soft>Nothing is due in the next two weeks.</Soft>}
       <View role="list" aria-label="Due in the next two weeks">
@@ -227,7 +225,7 @@ function AheadList() {
           <AheadRow key={keyOf(next)} next={next} />
         ))}
       </View>
-    </View>
+    </Stack>
   );
 }
 
@@ -249,7 +247,7 @@ function AheadRow({ next: { course, piece, swing } }: { next: Ahead }) {
           }}
         >
           <View style={{ flex: 1, minWidth: 0 }}>
-            <Text variant="bodyMedium" numberOfLines={2} style={{ color: c.ink }}>
+            <Text variant="bodyMedium" numberOfLines={2}>
               {piece.name}
             </Text>
             <Text variant="bodySmall" numberOfLines={1} style={{ color: c.soft }}>
@@ -257,7 +255,7 @@ function AheadRow({ next: { course, piece, swing } }: { next: Ahead }) {
             </Text>
           </View>
           <View style={{ alignItems: 'flex-end' }}>
-            <Text variant="bodyMedium" style={{ color: c.ink, fontFamily: TEXT_MEDIUM }}>
+            <Text variant="bodyMedium" style={{ fontFamily: TEXT_MEDIUM }}>
               {format(new Date(dueOf(piece)!), 'EEE d MMM')}
             </Text>
             {swing && (

@@ -11,8 +11,7 @@ import { likeliest, matching, placeWords } from '@/model/likeliest';
 import { newId } from '@/model/new-id';
 import { partOf } from '@/model/part-of';
 import { useChange } from '@/model/use-change';
-import { SPACE } from '@/theme/layout';
-import { useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { Page } from '@/ui/page';
 import { Empty, Failed, Loading } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
@@ -21,7 +20,6 @@ const SHOWN = 12;
 
 /** Record: pick a piece, type, done. The likeliest stand first. */
 export default function RecordPlace() {
-  const c = useColours();
   const now = useNow();
   const { data: courses, error, refetch } = useCourses();
   const [search, setSearch] = useState('');
@@ -37,7 +35,7 @@ export default function RecordPlace() {
   const found = search.trim() === '' ? likeliest(all, now) : matching(all, search);
   return (
     <Page>
-      <Text variant="displaySmall" role="heading" aria-level={1} style={{ color: c.ink }}>
+      <Text variant="displaySmall" role="heading" aria-level={1}>
         Record
       </Text>
       <TextInput
@@ -96,14 +94,14 @@ function NewPiece({
   onMade: (course: StoredCourse, piece: Assessment) => void;
 }) {
   return (
-    <View style={{ gap: SPACE.xs }}>
+    <Stack gap="xs">
       <Soft>Not listed yet? Make “{name}” a new piece, to be filed later, in:</Soft>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
+      <Row gap="xs" wrap>
         {courses.map((course) => (
           <MakeButton key={course.id} course={course} name={name} onMade={onMade} />
         ))}
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 

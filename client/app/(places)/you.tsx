@@ -10,8 +10,7 @@ import { useSaveTerm, useTerm, type Term } from '@/data/terms';
 import { RuleSheetList, ScaleList } from '@/features/files/library-lists';
 import { SignOut } from '@/shell/sign-out';
 import { chooseAppearance, useAppearance } from '@/theme/appearance';
-import { SPACE } from '@/theme/layout';
-import { useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { DayField } from '@/ui/day-field';
 import { FormField } from '@/ui/form-field';
@@ -21,7 +20,6 @@ import { chooseDecimals, useDecimals } from '@/wording/decimals';
 
 /** You: the account, the term's dates, the scales and rule sheets to use again, and how Fidens looks. */
 export default function YouPlace() {
-  const c = useColours();
   const student = useSession().data?.student;
   const appearance = useAppearance();
   const decimals = useDecimals();
@@ -29,7 +27,7 @@ export default function YouPlace() {
   return (
     <Page>
       <View>
-        <Text variant="displaySmall" role="heading" aria-level={1} style={{ color: c.ink }}>
+        <Text variant="displaySmall" role="heading" aria-level={1}>
           {student?.name}
         </Text>
         <Soft>{student?.sample ? 'Sample data: look around, change what you like.' : student?.email}</Soft>
@@ -37,7 +35,7 @@ export default function YouPlace() {
       {term && <TermForm key={term.id} term={term} />}
       <ScaleList />
       <RuleSheetList />
-      <View style={{ gap: SPACE.s }}>
+      <Stack gap="s">
         <SectionTitle>Look</SectionTitle>
         <Choice
           label="Look"
@@ -49,8 +47,8 @@ export default function YouPlace() {
             { value: 'dark', label: 'Dark' },
           ]}
         />
-      </View>
-      <View style={{ gap: SPACE.s }}>
+      </Stack>
+      <Stack gap="s">
         <SectionTitle>Numbers</SectionTitle>
         <Choice
           label="Decimals of percents"
@@ -62,7 +60,7 @@ export default function YouPlace() {
           ]}
         />
         <Soft>More are shown where these would seem to reach a cut-off that is missed.</Soft>
-      </View>
+      </Stack>
       <SignOut />
     </Page>
   );
@@ -93,17 +91,17 @@ function TermForm({ term }: { term: Term }) {
       ),
     )();
   return (
-    <View style={{ gap: SPACE.m }} role="form" aria-label="Term">
+    <Stack gap="m" role="form" aria-label="Term">
       <SectionTitle>Term</SectionTitle>
       <FormField control={control} name="name" label="Name" onSubmitEditing={keep} />
-      <View style={{ flexDirection: 'row', gap: SPACE.m }}>
+      <Row gap="m">
         <View style={{ flex: 1 }}>
           <DayField control={control} name="startsOn" label="First day" />
         </View>
         <View style={{ flex: 1 }}>
           <DayField control={control} name="endsOn" label="Last day" />
         </View>
-      </View>
+      </Row>
       {save.error && <Soft>The term is not kept: {reasonOf(save.error)}</Soft>}
       <Button
         mode="contained-tonal"
@@ -114,6 +112,6 @@ function TermForm({ term }: { term: Term }) {
       >
         {save.isSuccess ? 'Kept' : 'Keep the term'}
       </Button>
-    </View>
+    </Stack>
   );
 }

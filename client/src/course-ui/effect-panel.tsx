@@ -5,6 +5,7 @@ import { Button } from 'react-native-paper';
 import type { CoursePageProps } from '@/model/course-page';
 import { useRuleDraft, type RuleDraft } from '@/model/rule-draft';
 import { SPACE } from '@/theme/layout';
+import { Row, Stack } from '@/ui/box';
 import { ChangeRow } from '@/ui/change-row';
 import { Panel } from '@/ui/panel';
 import { Figure, Soft } from '@/ui/text';
@@ -25,8 +26,8 @@ export function EffectPanel({ draft, whole = false }: EffectPanelProps) {
   return (
     <Panel label="Effect of the changed rules" tone="ask">
       <Soft>Not kept yet</Soft>
-      <View style={{ gap: SPACE.xs }}>
-        <View aria-live="polite" style={{ gap: SPACE.xs }}>
+      <Stack gap="xs">
+        <Stack aria-live="polite" gap="xs">
           {shown.map(({ name, before, after }) => (
             <ChangeRow
               key={name}
@@ -35,10 +36,10 @@ export function EffectPanel({ draft, whole = false }: EffectPanelProps) {
               after={gradeText(after)}
             />
           ))}
-        </View>
+        </Stack>
         {(whole || isOpen) && <EffectDetails effect={effect} whole={whole} />}
-      </View>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
+      </Stack>
+      <Row gap="s" wrap align="center">
         <Button mode="contained" onPress={keep}>
           Keep
         </Button>
@@ -46,7 +47,7 @@ export function EffectPanel({ draft, whole = false }: EffectPanelProps) {
           Discard
         </Button>
         {!whole && <Button onPress={() => setIsOpen(!isOpen)}>{isOpen ? 'Less' : 'What changes'}</Button>}
-      </View>
+      </Row>
     </Panel>
   );
 }
@@ -64,7 +65,7 @@ export function EffectDetails({ effect, whole }: { effect: Effect; whole: boolea
   const { outlooks, reach, pieces } = effect;
   const rest = whole ? [] : outlooks.filter(({ name }) => name !== 'standing');
   const content = (
-    <View style={{ gap: SPACE.xs }}>
+    <Stack gap="xs">
       {rest.map(({ name, before, after }) => (
         <ChangeRow
           key={name}
@@ -84,7 +85,7 @@ export function EffectDetails({ effect, whole }: { effect: Effect; whole: boolea
           ))}
         </View>
       )}
-    </View>
+    </Stack>
   );
   return whole ? (
     content

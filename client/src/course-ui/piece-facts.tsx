@@ -1,7 +1,6 @@
 import { find, setting, type Assessment, type Course, type NodeFields } from '@fidens/core';
-import { View } from 'react-native';
 import type { EditRules } from '@/model/rule-draft';
-import { SPACE } from '@/theme/layout';
+import { Row } from '@/ui/box';
 import { KeptField } from '@/ui/kept-field';
 import { MomentField } from '@/ui/moment-field';
 import { NumberRule } from '@/ui/number-rule';
@@ -24,7 +23,7 @@ export function PieceFacts({ course, piece, edit, focusPossible = false, ground 
   const set = (fields: { [F in keyof NodeFields]?: NodeFields[F] | undefined }, done?: string) =>
     edit([setting(id, fields)], done);
   return (
-    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+    <Row gap="s" wrap>
       <KeptField
         label={`New name of ${name}`}
         shown="Name"
@@ -63,6 +62,6 @@ export function PieceFacts({ course, piece, edit, focusPossible = false, ground 
         value={piece.due}
         onKeep={(due) => set({ due })}
       />
-    </View>
+    </Row>
   );
 }

@@ -9,10 +9,12 @@ import type { EditRules } from '@/model/rule-draft';
 import { seriesOf, seriesWords } from '@/model/series';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Row } from '@/ui/box';
 import { DayField, endOfDay } from '@/ui/day-field';
 import { Fold } from '@/ui/fold';
 import { FormField } from '@/ui/form-field';
 import { Soft } from '@/ui/text';
+import { typedSchema } from '@/ui/typed-schema';
 
 interface Fields {
   name: string;
@@ -40,8 +42,8 @@ function wholeSchema(most: number): Joi.StringSchema {
 
 const formSchema = Joi.object({
   name: assessmentFields.name.required(),
-  possible: assessmentFields.possible.required(),
-  weight: assessmentFields.weight.allow(''),
+  possible: typedSchema(assessmentFields.possible, 'must be a number above 0').required(),
+  weight: typedSchema(assessmentFields.weight, 'must be a number from 0 up').allow(''),
   day: Joi.string()
     .allow('')
     .pattern(/^\d{4}-\d{2}-\d{2}$/)
@@ -108,7 +110,7 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
       }}
     >
       <FormField control={control} name="name" label="Name" autoFocus onSubmitEditing={another} />
-      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+      <Row gap="s">
         <View style={{ flex: 1 }}>
           <FormField
             control={control}
@@ -132,16 +134,16 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
         <View style={{ flex: 1.3 }}>
           <DayField control={control} name="day" label="Due" />
         </View>
-      </View>
+      </Row>
       <Fold title="Several at once" summary="A series: Quiz 1 to 10, every Monday.">
-        <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+        <Row gap="s">
           <View style={{ flex: 1 }}>
             <FormField control={control} name="pieces" label="How many" inputMode="numeric" />
           </View>
           <View style={{ flex: 1 }}>
             <FormField control={control} name="every" label="Days apart" inputMode="numeric" />
           </View>
-        </View>
+        </Row>
       </Fold>
       {series && (
         <Soft>
@@ -150,12 +152,12 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
           )}
         </Soft>
       )}
-      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+      <Row gap="s">
         <Button mode="contained" onPress={() => add(onDone)}>
           Add
         </Button>
         <Button onPress={onDone}>Close</Button>
-      </View>
+      </Row>
     </View>
   );
 }

@@ -1,7 +1,6 @@
 import { setting, type Assessment, type Category, type Course } from '@fidens/core';
-import { View } from 'react-native';
 import type { EditRules } from '@/model/rule-draft';
-import { SPACE } from '@/theme/layout';
+import { Row, Stack } from '@/ui/box';
 import { NumberRule } from '@/ui/number-rule';
 import { PieceFacts } from './piece-facts';
 import { PlaceRules } from './place-rules';
@@ -18,9 +17,9 @@ interface PieceRulesProps {
 export function PieceRules({ course, piece, parent, edit }: PieceRulesProps) {
   const { id, name, cap, step } = piece;
   return (
-    <View style={{ gap: SPACE.m }}>
+    <Stack gap="m">
       <PieceFacts course={course} piece={piece} edit={edit} ground="card" />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <Row gap="s" wrap>
         <NumberRule
           label={`Highest percent of ${name}`}
           shown="At most %"
@@ -38,9 +37,9 @@ export function PieceRules({ course, piece, parent, edit }: PieceRulesProps) {
           onKeep={(points) => edit([setting(id, { step: points })])}
           width={128}
         />
-      </View>
+      </Row>
       <TakesPart nodes={[piece]} of={name} edit={edit} />
       <PlaceRules course={course} node={piece} parent={parent} edit={edit} />
-    </View>
+    </Stack>
   );
 }

@@ -1,8 +1,7 @@
 import { find, type Category, type Course, type CourseNode } from '@fidens/core';
-import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { EditRules } from '@/model/rule-draft';
-import { SPACE } from '@/theme/layout';
+import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 
 interface PlaceRulesProps {
@@ -23,8 +22,8 @@ export function PlaceRules({ course, node, parent, edit }: PlaceRulesProps) {
     );
   const homes = categoriesFor(course, node);
   return (
-    <View style={{ gap: SPACE.s }}>
-      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+    <Stack gap="s">
+      <Row gap="s">
         <Button
           compact
           mode="outlined"
@@ -43,7 +42,7 @@ export function PlaceRules({ course, node, parent, edit }: PlaceRulesProps) {
         >
           Move down
         </Button>
-      </View>
+      </Row>
       {homes.length > 1 && (
         <Choice
           label={`Where ${node.name} stands`}
@@ -60,7 +59,7 @@ export function PlaceRules({ course, node, parent, edit }: PlaceRulesProps) {
           }
         />
       )}
-    </View>
+    </Stack>
   );
 }
 

@@ -7,6 +7,7 @@ import { missingWords } from '@/rules/missing/words';
 import { roundWords } from '@/rules/round/words';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
 import { SectionTitle } from '@/ui/text';
 import { capital, number, plural } from '@/wording/words';
@@ -14,12 +15,12 @@ import { capital, number, plural } from '@/wording/words';
 /** The rules in plain sentences, to hold against the syllabus line by line. */
 export function ReadBack({ course }: { course: Course }) {
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <SectionTitle>Read back</SectionTitle>
       <Fold title="The rules in sentences, to hold against the syllabus">
         <ReadBackList course={course} />
       </Fold>
-    </View>
+    </Stack>
   );
 }
 
@@ -33,9 +34,7 @@ export function ReadBackList({ course }: { course: Course }) {
           key={index}
           style={{ paddingVertical: SPACE.s, borderTopWidth: index > 0 ? 1 : 0, borderColor: c.rule }}
         >
-          <Text variant="bodyMedium" style={{ color: c.ink }}>
-            {sentence}
-          </Text>
+          <Text variant="bodyMedium">{sentence}</Text>
         </View>
       ))}
     </View>

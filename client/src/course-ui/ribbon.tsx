@@ -220,7 +220,7 @@ function namesHeight(withPoints: boolean): number {
 }
 
 function Names({ placed, withPoints, say }: { placed: readonly Placed[]; withPoints: boolean; say: Say }) {
-  const { soft, ink } = useColours();
+  const { soft } = useColours();
   const legible = placed.filter(({ width }) => width >= LEGIBLE);
   // A few names among many segments would only seem to name the rest.
   if (legible.length * 2 < placed.length) return null;
@@ -232,7 +232,7 @@ function Names({ placed, withPoints, say }: { placed: readonly Placed[]; withPoi
             {segment.name} {segment.extra ? '+' : say.amount(segment.share)}
           </Text>
           {withPoints && (
-            <Text variant="labelSmall" numberOfLines={1} style={{ color: ink, fontFamily: TEXT_STRONG }}>
+            <Text variant="labelSmall" numberOfLines={1} style={{ fontFamily: TEXT_STRONG }}>
               {pointsWords(segment, width >= ROOMY, say)}
             </Text>
           )}

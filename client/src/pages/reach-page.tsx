@@ -1,7 +1,6 @@
 import { headlinePhrases } from '@fidens/core';
 import { Link } from 'expo-router';
 import { useDeferredValue } from 'react';
-import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { Ruler } from '@/course-ui/ruler';
 import { useNow } from '@/data/session';
@@ -18,7 +17,7 @@ import { compute, type Computed } from '@/model/computed';
 import type { CoursePageProps } from '@/model/course-page';
 import { lateTodayWords } from '@/model/late-today';
 import { useExtent } from '@/model/use-extent';
-import { SPACE } from '@/theme/layout';
+import { Stack } from '@/ui/box';
 import { Empty } from '@/ui/states';
 import { Phrases, Soft } from '@/ui/text';
 
@@ -43,7 +42,7 @@ export function ReachPage({ course, beside = false }: CoursePageProps) {
   const isOver = computed.outlooks.plan.pieces.every(({ settlement }) => settlement !== 'unsettled');
   if (beside) return <Answers computed={computed} courseId={course.id} />;
   return (
-    <View style={{ gap: SPACE.xl }}>
+    <Stack gap="xl">
       {isRehearsing && <RehearsalBar course={course} rehearsal={rehearsal} />}
       <Answers computed={computed} courseId={course.id} />
       {!isRehearsing && <TargetChoice course={course} />}
@@ -54,7 +53,7 @@ export function ReachPage({ course, beside = false }: CoursePageProps) {
       <AloneView computed={laterComputed} />
       <SwingBars computed={laterComputed} />
       <ChanceView course={later.document} record={course.document} />
-    </View>
+    </Stack>
   );
 }
 
@@ -62,7 +61,7 @@ export function ReachPage({ course, beside = false }: CoursePageProps) {
 function Answers({ computed, courseId }: { computed: Computed; courseId: string }) {
   const extent = useExtent(computed.course);
   return (
-    <View style={{ gap: SPACE.xl }}>
+    <Stack gap="xl">
       <Phrases phrases={headlinePhrases(computed.headline, extent)} />
       {extent === 'listed' && ['secured', 'settled'].includes(computed.headline.kind) && (
         <Link href={`/course/${courseId}/rules`} asChild>
@@ -74,7 +73,7 @@ function Answers({ computed, courseId }: { computed: Computed; courseId: string 
       <LateNote computed={computed} />
       <Ruler computed={computed} />
       <EveryLetter computed={computed} extent={extent} />
-    </View>
+    </Stack>
   );
 }
 

@@ -1,5 +1,4 @@
 import { Link } from 'expo-router';
-import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { ReadBack } from '@/course-ui/read-back';
 import { useNow } from '@/data/session';
@@ -18,7 +17,8 @@ import { ScaleRules } from '@/features/scales/scale-rules';
 import { compute } from '@/model/computed';
 import type { CoursePageProps } from '@/model/course-page';
 import { useRuleDraft } from '@/model/rule-draft';
-import { SPACE, useIsWide } from '@/theme/layout';
+import { useIsWide } from '@/theme/layout';
+import { Stack } from '@/ui/box';
 import { Empty } from '@/ui/states';
 import { SectionTitle } from '@/ui/text';
 import { countPieces } from '@/wording/words';
@@ -34,19 +34,19 @@ export function RulesPage({ course: kept }: CoursePageProps) {
   const { standing } = compute(document, now).outlooks;
   const hasPieces = countPieces(root) > 0;
   return (
-    <View style={{ gap: SPACE.xl }}>
+    <Stack gap="xl">
       {hasPieces && <ProblemList course={document} edit={edit} />}
       <Link href={`/new-course/${kept.id}/categories`} asChild>
         <Button mode={hasPieces ? 'text' : 'contained-tonal'} style={{ alignSelf: 'flex-start' }}>
           {hasPieces ? 'Go through it in short steps' : 'Set it up in short steps'}
         </Button>
       </Link>
-      <View style={{ gap: SPACE.s }}>
+      <Stack gap="s">
         <SectionTitle>How the whole adds up</SectionTitle>
         <CombineRule course={document} category={root} isRoot derivation={standing} edit={edit} />
         <CategoryRules category={root} isRoot standing={standing} edit={edit} />
-      </View>
-      <View style={{ gap: SPACE.m }}>
+      </Stack>
+      <Stack gap="m">
         <SectionTitle>Categories</SectionTitle>
         {root.children.length === 0 && (
           <Empty title="Categories first">
@@ -55,20 +55,20 @@ export function RulesPage({ course: kept }: CoursePageProps) {
           </Empty>
         )}
         <CategoryList course={document} standing={standing} edit={edit} />
-      </View>
+      </Stack>
       {root.children.length > 0 && <Arrange course={document} edit={edit} />}
       <CoursePolicies policy={policy} edit={edit} />
       <ScaleRules id={course.id} course={document} edit={edit} />
       {root.children.length > 0 && <ReadBack course={document} />}
-      <View style={{ gap: SPACE.s }}>
+      <Stack gap="s">
         <SectionTitle>Its name</SectionTitle>
         <CourseFields course={document} edit={edit} />
-      </View>
+      </Stack>
       <History course={kept} />
       <CourseSheets course={kept} />
       <CourseFiles course={kept} />
       <DeleteCourse course={kept} />
       <DraftNotices draft={draft} effectBeside={wide} />
-    </View>
+    </Stack>
   );
 }

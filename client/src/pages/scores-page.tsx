@@ -26,6 +26,7 @@ import type { CoursePageProps } from '@/model/course-page';
 import { useRuleDraft } from '@/model/rule-draft';
 import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { Fold } from '@/ui/fold';
 import { LongList } from '@/ui/long-list';
@@ -110,7 +111,7 @@ export function ScoresPage({ course: kept, beside = false }: CoursePageProps) {
     }
   };
   return (
-    <View style={{ gap: SPACE.l }}>
+    <Stack gap="l">
       {root.children.length === 0 && (
         <Empty
           title="Nothing listed yet"
@@ -153,14 +154,14 @@ export function ScoresPage({ course: kept, beside = false }: CoursePageProps) {
           {there.size === 0 ? (
             <>
               <Soft>Choose pieces to move, change or delete together.</Soft>
-              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+              <Row gap="s" wrap>
                 <Button mode="outlined" compact onPress={() => setChosen(new Set(shown))}>
                   {filter === 'all' ? 'Choose all' : `Choose these ${shown.length}`}
                 </Button>
                 <Button compact onPress={() => setChosen(undefined)}>
                   One by one again
                 </Button>
-              </View>
+              </Row>
             </>
           ) : (
             <Chosen
@@ -175,7 +176,7 @@ export function ScoresPage({ course: kept, beside = false }: CoursePageProps) {
         </Panel>
       )}
       {!beside && all.length > 1 && <OverTime course={course.document} />}
-    </View>
+    </Stack>
   );
 }
 

@@ -25,6 +25,7 @@ import type { CoursePageProps } from '@/model/course-page';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { Empty } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
@@ -55,7 +56,7 @@ export function WorkingPage({ course, beside }: CoursePageProps) {
   const { outlooks, letters } = compute(course.document, now);
   const derivation = outlooks[outlook];
   return (
-    <View style={{ gap: SPACE.l }}>
+    <Stack gap="l">
       {beside && <SectionTitle>Working</SectionTitle>}
       <Choice
         label="Outlook"
@@ -81,7 +82,7 @@ export function WorkingPage({ course, beside }: CoursePageProps) {
             : 'Nothing that counts has a score yet.'}
         </Empty>
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -135,10 +136,10 @@ function Sum({ derivation, assumption, shares, isRoot = false }: SumProps) {
           }}
         >
           <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
-            <Text variant="bodyMedium" style={{ color: c.ink, fontFamily: TEXT_STRONG }}>
+            <Text variant="bodyMedium" style={{ fontFamily: TEXT_STRONG }}>
               {decimalText(shownAbove(above, derivation), 2)} ÷ {decimalText(below, 3)}
             </Text>
-            <Text variant="bodyMedium" style={{ color: c.ink, fontFamily: TEXT_STRONG }}>
+            <Text variant="bodyMedium" style={{ fontFamily: TEXT_STRONG }}>
               {percent(derivation.sum)}%
             </Text>
           </View>

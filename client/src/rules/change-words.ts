@@ -97,7 +97,9 @@ function fieldLines(
 
 function valueWords(field: string, value: unknown): string {
   if (value === undefined || value === null) return FIELDS[field]?.none ?? 'none';
-  return FIELDS[field]?.words?.(value as never) ?? JSON.stringify(value);
+  return (
+    FIELDS[field]?.words?.(value as never) ?? (typeof value === 'string' ? value : JSON.stringify(value))
+  );
 }
 
 interface FieldWords {

@@ -5,6 +5,7 @@ import { reasonOf } from '@/data/api';
 import { useSession, useSignIn, useSignOut, type Student } from '@/data/session';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Row } from '@/ui/box';
 import { Soft } from '@/ui/text';
 
 /** Asks a student who was signed out elsewhere to sign in again, over the page as it stands: whatever is typed stays typed. */
@@ -39,7 +40,7 @@ function SignInAgain({ student }: { student: Student }) {
             maxWidth: 420,
           }}
         >
-          <Text variant="titleLarge" role="heading" aria-level={2} style={{ color: c.ink }}>
+          <Text variant="titleLarge" role="heading" aria-level={2}>
             You were signed out
           </Text>
           <Soft>
@@ -66,14 +67,14 @@ function SignInAgain({ student }: { student: Student }) {
               {reasonOf(signIn.error)}
             </Text>
           )}
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <Row gap="s" wrap>
             <Button mode="contained" onPress={enter} loading={signIn.isPending}>
               {student.sample ? 'Open it anew' : 'Sign in'}
             </Button>
             <Button onPress={() => leave.mutate()} loading={leave.isPending}>
               Leave, and forget what is typed
             </Button>
-          </View>
+          </Row>
         </View>
       </Modal>
     </Portal>

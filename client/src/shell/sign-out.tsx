@@ -1,10 +1,9 @@
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import { useSignOut } from '@/data/session';
 import { useWaiting } from '@/data/sync/queue';
-import { SPACE } from '@/theme/layout';
+import { Row, Stack } from '@/ui/box';
 import { Panel } from '@/ui/panel';
 import { Soft } from '@/ui/text';
 
@@ -15,21 +14,21 @@ export function SignOut() {
   const [asked, setAsked] = useState(false);
   const asks = asked && waiting.length > 0;
   return (
-    <View style={{ gap: SPACE.s, alignItems: 'flex-start' }}>
+    <Stack gap="s" align="start">
       {asks ? (
         <Panel label="Changes that are not saved yet" tone="ask">
           <Soft>
             {waiting.length === 1 ? 'One change is' : `${waiting.length} changes are`} not saved yet. Signing
             out now forgets {waiting.length === 1 ? 'it' : 'them'} for good.
           </Soft>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <Row gap="s" wrap>
             <Button mode="contained" onPress={() => setAsked(false)}>
               Stay
             </Button>
             <Button onPress={() => signOut.mutate()} loading={signOut.isPending}>
               Sign out and forget
             </Button>
-          </View>
+          </Row>
         </Panel>
       ) : (
         <Button
@@ -41,6 +40,6 @@ export function SignOut() {
         </Button>
       )}
       {signOut.error && <Soft>You are still signed in: {reasonOf(signOut.error)}</Soft>}
-    </View>
+    </Stack>
   );
 }

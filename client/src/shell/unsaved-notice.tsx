@@ -10,6 +10,7 @@ import { giveUp, keepMine, keepTheirs, takeBackLast, tryAgain } from '@/data/syn
 import { changeQueue, useWaiting } from '@/data/sync/queue';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 
 /** Tells of changes that the server has not taken, course by course, and gives the ways on. Nothing typed is lost meanwhile. */
 export function UnsavedNotice() {
@@ -115,15 +116,17 @@ function Question({ own, collisions, course }: QuestionProps) {
 function Told({ title, reason, children }: { title: string; reason: string; children: ReactNode }) {
   const c = useColours();
   return (
-    <View style={{ gap: SPACE.xs }}>
+    <Stack gap="xs">
       <Text variant="labelLarge" style={{ color: c.onAskSoft }}>
         {title}
       </Text>
       <Text variant="bodyMedium" style={{ color: c.onAskSoft }}>
         {reason}
       </Text>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>{children}</View>
-    </View>
+      <Row gap="s" wrap>
+        {children}
+      </Row>
+    </Stack>
   );
 }
 

@@ -1,7 +1,8 @@
-import { Pressable, View } from 'react-native';
+import { Pressable } from 'react-native';
 import { Text } from 'react-native-paper';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 
 interface ChoiceProps<T extends string> {
   /** What is chosen, for a screen reader. */
@@ -16,12 +17,8 @@ export function Choice<T extends string>({ label, value, options, onChange }: Ch
   const c = useColours();
   const hint = options.find((option) => option.value === value)?.hint;
   return (
-    <View style={{ gap: SPACE.xs }}>
-      <View
-        role="radiogroup"
-        aria-label={label}
-        style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}
-      >
+    <Stack gap="xs">
+      <Row role="radiogroup" aria-label={label} gap="xs" wrap>
         {options.map((option) => {
           const chosen = option.value === value;
           return (
@@ -46,12 +43,12 @@ export function Choice<T extends string>({ label, value, options, onChange }: Ch
             </Pressable>
           );
         })}
-      </View>
+      </Row>
       {hint && (
         <Text variant="bodySmall" style={{ color: c.soft }}>
           {hint}
         </Text>
       )}
-    </View>
+    </Stack>
   );
 }

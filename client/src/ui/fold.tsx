@@ -4,6 +4,7 @@ import { Text } from 'react-native-paper';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Stack } from '@/ui/box';
 
 interface FoldProps {
   title: string;
@@ -18,7 +19,7 @@ export function Fold({ title, summary, children, startsOpen = false }: FoldProps
   const c = useColours();
   const [isOpen, setIsOpen] = useState(startsOpen);
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <Pressable
         role="button"
         aria-expanded={isOpen}
@@ -28,9 +29,7 @@ export function Fold({ title, summary, children, startsOpen = false }: FoldProps
       >
         <Icon name={isOpen ? 'chevron-up' : 'chevron-down'} size={20} color={c.soft} />
         <View style={{ flex: 1, minWidth: 0 }}>
-          <Text variant="labelLarge" style={{ color: c.ink }}>
-            {title}
-          </Text>
+          <Text variant="labelLarge">{title}</Text>
           {summary && !isOpen && (
             <Text variant="bodySmall" numberOfLines={2} style={{ color: c.soft }}>
               {summary}
@@ -39,6 +38,6 @@ export function Fold({ title, summary, children, startsOpen = false }: FoldProps
         </View>
       </Pressable>
       {isOpen && <View style={{ gap: SPACE.l, paddingBottom: SPACE.s }}>{children}</View>}
-    </View>
+    </Stack>
   );
 }

@@ -1,7 +1,8 @@
-import { isDecimal, shortestDecimal } from '@fidens/core';
+import { typedDecimal } from '@fidens/core';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { useColours } from '@/theme/paper-theme';
+import { Wrong } from '@/ui/text';
 import { useKept } from './use-kept';
 
 interface KeptFieldProps {
@@ -21,12 +22,6 @@ interface KeptFieldProps {
   onType?: ((text: string | undefined) => void) | undefined;
 }
 
-/** A number as it is typed, with a comma or a point, in the form in which it is kept. */
-function readNumber(typed: string): string {
-  const number = typed.trim().replace(',', '.');
-  return isDecimal(number) ? shortestDecimal(number) : number;
-}
-
 /** A field that keeps itself when it is left, or on Enter; what is not right stays in it, with what would be. */
 export function KeptField({
   label,
@@ -41,7 +36,7 @@ export function KeptField({
   onType,
 }: KeptFieldProps) {
   const c = useColours();
-  const read = numeric ? readNumber : undefined;
+  const read = numeric ? typedDecimal : undefined;
   const { text, wrong: own, meanwhile, type, keep } = useKept({ value, fault, read, onKeep });
   const wrong = own ?? beside;
   const leave = () => {
@@ -69,11 +64,7 @@ export function KeptField({
         inputMode={numeric ? 'decimal' : 'text'}
         style={{ backgroundColor: c.card }}
       />
-      {wrong && (
-        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
-          {wrong}
-        </Text>
-      )}
+      {wrong && <Wrong>{wrong}</Wrong>}
       {meanwhile !== undefined && (
         <Text variant="bodySmall" role="status" style={{ color: c.soft }}>
           It has become {meanwhile === '' ? 'empty' : `“${meanwhile}”`} meanwhile. Enter keeps yours.

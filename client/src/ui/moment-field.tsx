@@ -3,6 +3,7 @@ import { format } from 'date-fns/format';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { TEXT, useColours, useFidensTheme } from '@/theme/paper-theme';
+import { Wrong } from '@/ui/text';
 import { useKept } from './use-kept';
 
 interface MomentFieldProps {
@@ -66,11 +67,7 @@ export function MomentField({ label, shown, value, onKeep, ground = 'tint' }: Mo
           fontSize: 15,
         }}
       />
-      {wrong && (
-        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
-          {wrong}
-        </Text>
-      )}
+      {wrong && <Wrong>{wrong}</Wrong>}
     </View>
   );
 }

@@ -1,9 +1,9 @@
 import { libraryNameSchema } from '@fidens/core';
 import { useState } from 'react';
-import { View } from 'react-native';
-import { Button, Text, TextInput } from 'react-native-paper';
-import { SPACE } from '@/theme/layout';
+import { Button, TextInput } from 'react-native-paper';
 import { useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
+import { Wrong } from '@/ui/text';
 
 interface NameFormProps {
   label: string;
@@ -27,8 +27,8 @@ export function NameForm({ label, button, name = '', busy, reason, onName }: Nam
     onName(typed);
   };
   return (
-    <View style={{ gap: SPACE.xs }}>
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+    <Stack gap="xs">
+      <Row gap="s" align="center">
         <TextInput
           mode="outlined"
           dense
@@ -49,17 +49,9 @@ export function NameForm({ label, button, name = '', busy, reason, onName }: Nam
         >
           {button}
         </Button>
-      </View>
-      {wrong && (
-        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
-          A name of at most 100 characters.
-        </Text>
-      )}
-      {reason !== undefined && (
-        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
-          {reason}
-        </Text>
-      )}
-    </View>
+      </Row>
+      {wrong && <Wrong>A name of at most 100 characters.</Wrong>}
+      {reason !== undefined && <Wrong>{reason}</Wrong>}
+    </Stack>
   );
 }

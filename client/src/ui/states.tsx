@@ -17,12 +17,10 @@ export function Loading({ what }: { what: string }) {
 
 /** What stands where records could not be read, with the way back. */
 export function Failed({ what, reason, retry }: { what: string; reason: string; retry: () => void }) {
-  const { ink } = useColours();
+  useColours();
   return (
     <View style={{ padding: SPACE.xl, gap: SPACE.m, alignItems: 'flex-start' }} role="alert">
-      <Text variant="titleLarge" style={{ color: ink }}>
-        {what} could not be read
-      </Text>
+      <Text variant="titleLarge">{what} could not be read</Text>
       <Soft>{reason} Nothing is lost.</Soft>
       <Button mode="contained" onPress={retry}>
         Try again
@@ -41,7 +39,7 @@ export function Empty({
   children: ReactNode;
   actions?: ReactNode;
 }) {
-  const { ink, card, rule } = useColours();
+  const { card, rule } = useColours();
   return (
     <View
       style={{
@@ -54,7 +52,7 @@ export function Empty({
         alignItems: 'flex-start',
       }}
     >
-      <Text variant="headlineMedium" role="heading" aria-level={2} style={{ color: ink }}>
+      <Text variant="headlineMedium" role="heading" aria-level={2}>
         {title}
       </Text>
       <Soft>{children}</Soft>

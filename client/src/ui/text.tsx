@@ -13,9 +13,9 @@ export function Phrases({
   phrases: readonly Phrase[];
   variant?: 'bodyLarge' | 'bodyMedium';
 }) {
-  const { ink, askSoft, onAskSoft } = useColours();
+  const { askSoft, onAskSoft } = useColours();
   return (
-    <Text variant={variant} style={{ color: ink }}>
+    <Text variant={variant}>
       {phrases.map(({ text, strong }, index) => (
         <Text
           key={index}
@@ -68,6 +68,16 @@ export function Soft({ children, style }: { children: ReactNode; style?: StylePr
   );
 }
 
+/** What is wrong, beside what it is about. */
+export function Wrong({ children }: { children: ReactNode }) {
+  const { error } = useColours();
+  return (
+    <Text variant="bodySmall" role="alert" style={{ color: error }}>
+      {children}
+    </Text>
+  );
+}
+
 /** A title of a part of a page, with what stands at its right end. */
 export function SectionTitle({
   children,
@@ -78,12 +88,12 @@ export function SectionTitle({
   end?: ReactNode;
   level?: number;
 }) {
-  const { ink } = useColours();
+  useColours();
   return (
     <View
       style={{ flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s, justifyContent: 'space-between' }}
     >
-      <Text variant="headlineSmall" role="heading" aria-level={level} style={{ color: ink, flexShrink: 1 }}>
+      <Text variant="headlineSmall" role="heading" aria-level={level} style={{ flexShrink: 1 }}>
         {children}
       </Text>
       {end}

@@ -77,6 +77,15 @@ export function isDecimal(value: unknown): value is string {
 }
 
 /**
+ * A number as people type it, with a comma or a point, in its one form: ` 08,50` is `"8.5"`. What is no number stays as it is, so that what
+ * checks it can say so.
+ */
+export function typedDecimal(typed: string): string {
+  const number = typed.trim().replace(',', '.');
+  return isDecimal(number) ? shortestDecimal(number) : number;
+}
+
+/**
  * The one text of a decimal's value: `"08.50"` is `"8.5"`. Two decimals are the same where their texts are.
  *
  * @param decimal - of the form of a course file

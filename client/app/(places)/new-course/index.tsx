@@ -1,4 +1,4 @@
-import { courseFields, decimalSchema, JOI_OPTIONS, type Course } from '@fidens/core';
+import { courseFields, JOI_OPTIONS, type Course } from '@fidens/core';
 import { joiResolver } from '@hookform/resolvers/joi';
 import { useQuery } from '@tanstack/react-query';
 import { useLocalSearchParams, useRouter } from 'expo-router';
@@ -16,12 +16,13 @@ import { OpenCourseFile } from '@/features/files/course-files';
 import { SCALE_PRESETS } from '@/model/scale-presets';
 import { StepMarks } from '@/pages/new-course/setup-frame';
 import { courseFromSheet, newCourse, type CourseNames } from '@/pages/new-course/starts';
-import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { FormField } from '@/ui/form-field';
 import { Page } from '@/ui/page';
 import { SectionTitle, Soft } from '@/ui/text';
+import { typedSchema } from '@/ui/typed-schema';
 
 const NO_NAMES: CourseNames = { title: '', code: '', credits: '' };
 
@@ -35,13 +36,7 @@ const namesSchema = Joi.object({
 const formSchema = Joi.object({
   title: courseFields.title.required(),
   code: courseFields.code.allow(''),
-  credits: Joi.string()
-    .allow('')
-    .custom((text: string, helpers) =>
-      decimalSchema().validate(text.trim().replace(',', '.')).error
-        ? helpers.message({ custom: 'must be a number from 0 up' })
-        : text,
-    ),
+  credits: typedSchema(courseFields.credits, 'must be a number from 0 up').allow(''),
 });
 
 /** What was typed before and never used: leaving this page loses nothing. */
@@ -94,12 +89,12 @@ export default function NewCourse() {
     <Page>
       <View>
         <Soft>{term?.name}</Soft>
-        <Text variant="displaySmall" role="heading" aria-level={1} style={{ color: c.ink }}>
+        <Text variant="displaySmall" role="heading" aria-level={1}>
           New course
         </Text>
       </View>
       <StepMarks step="course" />
-      <View style={{ gap: SPACE.m }}>
+      <Stack gap="m">
         <FormField
           control={control}
           name="title"
@@ -107,7 +102,7 @@ export default function NewCourse() {
           autoFocus
           onSubmitEditing={() => submit(setUp)}
         />
-        <View style={{ flexDirection: 'row', gap: SPACE.m }}>
+        <Row gap="m">
           <View style={{ flex: 1 }}>
             <FormField control={control} name="code" label="Code" onSubmitEditing={() => submit(setUp)} />
           </View>
@@ -120,8 +115,8 @@ export default function NewCourse() {
               onSubmitEditing={() => submit(setUp)}
             />
           </View>
-        </View>
-      </View>
+        </Row>
+      </Stack>
       <SectionTitle>What it starts from</SectionTitle>
       <Choice
         label="What it starts from"
@@ -168,16 +163,16 @@ export default function NewCourse() {
           {reasonOf(create.error)}
         </Text>
       )}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <Row gap="s" wrap>
         <Button mode="contained" onPress={() => submit(setUp)} loading={create.isPending} disabled={!term}>
           Next: its categories
         </Button>
         <Button onPress={() => submit((id) => `/course/${id}/scores`)} disabled={!term}>
           Scores first, rules later
         </Button>
-      </View>
+      </Row>
       {term && (
-        <View style={{ gap: SPACE.s }}>
+        <Stack gap="s">
           <SectionTitle>Or from a file</SectionTitle>
           <Soft>A course file with everything in it, or a rule sheet that a classmate handed on.</Soft>
           <OpenCourseFile
@@ -185,7 +180,7 @@ export default function NewCourse() {
             busy={create.isPending}
             onOpen={(document) => make(document, (id) => `/course/${id}/rules`)}
           />
-        </View>
+        </Stack>
       )}
     </Page>
   );

@@ -1,7 +1,7 @@
 import { checkCourse, checkScale, isSame, type Course, type Scale } from '@fidens/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useLocalSearchParams, useRouter } from 'expo-router';
-import { Pressable, View } from 'react-native';
+import { Pressable } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import type { StoredCourse } from '@/data/courses';
@@ -23,6 +23,7 @@ import { placeWords } from '@/rules/change-words';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { ChangeRow } from '@/ui/change-row';
 import { KeptField } from '@/ui/kept-field';
 import { Page } from '@/ui/page';
@@ -87,13 +88,13 @@ function EditScale({ kept }: { kept: LibraryScale }) {
   };
   const waits = overlay.mine !== undefined && (using.length > 0 || overlay.isStale);
   return (
-    <View style={{ gap: SPACE.xl }}>
-      <View style={{ gap: SPACE.s }}>
-        <Text variant="headlineLarge" role="heading" aria-level={1} style={{ color: c.ink }}>
+    <Stack gap="xl">
+      <Stack gap="s">
+        <Text variant="headlineLarge" role="heading" aria-level={1}>
           {kept.name}
         </Text>
         <Soft>{usedWords(using)}</Soft>
-      </View>
+      </Stack>
       <KeptField
         label="Name of the scale"
         shown="Name"
@@ -105,10 +106,10 @@ function EditScale({ kept }: { kept: LibraryScale }) {
         style={{}}
       />
       <ScaleRead scale={draft} />
-      <View style={{ gap: SPACE.m }}>
+      <Stack gap="m">
         <SectionTitle>Change it</SectionTitle>
         <ScaleEditor of={`library ${kept.id}`} scale={draft} set={set} />
-      </View>
+      </Stack>
       {change.error && (
         <Text variant="bodyMedium" role="alert" style={{ color: c.error }}>
           {reasonOf(change.error)}
@@ -125,7 +126,7 @@ function EditScale({ kept }: { kept: LibraryScale }) {
         />
       )}
       <DeleteScale kept={kept} />
-    </View>
+    </Stack>
   );
 }
 
@@ -177,7 +178,7 @@ function Effects({ using, scale, busy, isStale, onKeep, onDiscard }: EffectsProp
           />
         ),
       )}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <Row gap="s" wrap>
         {fits && (
           <Button mode="contained" loading={busy} onPress={onKeep}>
             {isStale ? 'Keep mine' : `Keep for ${plural(using.length, 'course')}`}
@@ -186,7 +187,7 @@ function Effects({ using, scale, busy, isStale, onKeep, onDiscard }: EffectsProp
         <Button mode="outlined" onPress={onDiscard}>
           {isStale ? 'Keep theirs' : 'Discard'}
         </Button>
-      </View>
+      </Row>
     </Panel>
   );
 }
@@ -217,7 +218,7 @@ function DeleteScale({ kept }: { kept: LibraryScale }) {
     router.replace('/you');
   };
   return (
-    <View style={{ gap: SPACE.xs, alignItems: 'flex-start' }}>
+    <Stack gap="xs" align="start">
       <Button
         loading={remove.isPending}
         onPress={() => void remove.mutateAsync(id).then(done, () => undefined)}
@@ -229,6 +230,6 @@ function DeleteScale({ kept }: { kept: LibraryScale }) {
           ? `It could not be deleted: ${reasonOf(remove.error)}`
           : 'Courses that have it keep it.'}
       </Soft>
-    </View>
+    </Stack>
   );
 }

@@ -8,6 +8,7 @@ import type { EditRules } from '@/model/rule-draft';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { Stack } from '@/ui/box';
 import { CheckBox } from '@/ui/check-box';
 import { Fold } from '@/ui/fold';
 import { Panel } from '@/ui/panel';
@@ -26,7 +27,7 @@ interface ArrangeProps {
 export function Arrange(props: ArrangeProps) {
   const { root } = props.course;
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <SectionTitle>What stands where</SectionTitle>
       <Fold
         title="Every category and piece, to move and change"
@@ -34,7 +35,7 @@ export function Arrange(props: ArrangeProps) {
       >
         <Tree {...props} />
       </Fold>
-    </View>
+    </Stack>
   );
 }
 
@@ -150,7 +151,7 @@ function Row({
           <Text
             variant="bodyMedium"
             numberOfLines={2}
-            style={{ flex: 1, color: c.ink, fontFamily: isCategory ? TEXT_STRONG : undefined }}
+            style={{ flex: 1, fontFamily: isCategory ? TEXT_STRONG : undefined }}
           >
             {node.name}
           </Text>

@@ -1,9 +1,10 @@
 import { setting, type Assessment, type Course, type NodeFields, type Status } from '@fidens/core';
-import { ScrollView, View } from 'react-native';
+import { ScrollView } from 'react-native';
 import { TakesPart } from '@/course-ui/takes-part';
 import { treeRows } from '@/model/moving';
 import type { EditRules } from '@/model/rule-draft';
 import { SPACE } from '@/theme/layout';
+import { Row } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { Fold } from '@/ui/fold';
 import { MomentField } from '@/ui/moment-field';
@@ -54,7 +55,7 @@ export function ChangeAll({ course, chosen, edit }: ChangeAllProps) {
         />
         {found.some(({ score }) => score) && <Soft>A state takes the place of a score.</Soft>}
         <TakesPart nodes={found} of="each chosen piece" edit={edit} />
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Row gap="s" wrap>
           <NumberRule
             label="Possible points of all chosen pieces"
             shown="Possible"
@@ -81,7 +82,7 @@ export function ChangeAll({ course, chosen, edit }: ChangeAllProps) {
             value={same(({ due }) => due)}
             onKeep={(due) => set({ due }, 'due moment changed')}
           />
-        </View>
+        </Row>
       </ScrollView>
     </Fold>
   );

@@ -1,9 +1,8 @@
 import type { Course, Edit } from '@fidens/core';
-import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { homesFor, movingTo, topmost } from '@/model/moving';
 import type { EditRules } from '@/model/rule-draft';
-import { SPACE } from '@/theme/layout';
+import { Row } from '@/ui/box';
 import { Fold } from '@/ui/fold';
 import { Soft } from '@/ui/text';
 import { countPieces, plural } from '@/wording/words';
@@ -27,7 +26,7 @@ export function Chosen({ course, edit, chosen, onNone }: ChosenProps) {
     <>
       <Soft>{chosen.size} chosen</Soft>
       <Fold title={`Move ${chosen.size} to another place`}>
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
+        <Row gap="xs" wrap>
           {homesFor(course, chosen).map(({ id, name }) => (
             <Button
               key={id}
@@ -38,10 +37,10 @@ export function Chosen({ course, edit, chosen, onNone }: ChosenProps) {
               {id === course.root.id ? 'On their own' : name}
             </Button>
           ))}
-        </View>
+        </Row>
       </Fold>
       <ChangeAll course={course} chosen={chosen} edit={edit} />
-      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+      <Row gap="s">
         <Button
           compact
           icon="delete"
@@ -52,7 +51,7 @@ export function Chosen({ course, edit, chosen, onNone }: ChosenProps) {
         <Button compact onPress={onNone}>
           Choose none
         </Button>
-      </View>
+      </Row>
     </>
   );
 }

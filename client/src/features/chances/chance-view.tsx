@@ -13,6 +13,7 @@ import { useNow } from '@/data/session';
 import { SPACE } from '@/theme/layout';
 import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';
 import { AxisText } from '@/ui/axis-text';
+import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { Fold } from '@/ui/fold';
 import { SectionTitle, Soft } from '@/ui/text';
@@ -41,7 +42,7 @@ interface ChanceViewProps {
 /** How the term may end, by simulation, off the page's own thread; asked for when it is unfolded. */
 export const ChanceView = memo(function ChanceView({ course, record }: ChanceViewProps) {
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <SectionTitle>Chance</SectionTitle>
       <Fold
         title="How the term may end"
@@ -49,7 +50,7 @@ export const ChanceView = memo(function ChanceView({ course, record }: ChanceVie
       >
         <Simulated course={course} record={record} />
       </Fold>
-    </View>
+    </Stack>
   );
 });
 
@@ -58,17 +59,14 @@ function Simulated({ course, record }: ChanceViewProps) {
   const [assumptions, setAssumptions] = useState<ChanceAssumptions>(USUAL_ASSUMPTIONS);
   const { chance, isCurrent, failed, retry } = useChance(course, record, now, assumptions);
   return (
-    <View style={{ gap: SPACE.m }}>
+    <Stack gap="m">
       {failed !== undefined && (
-        <View
-          role="alert"
-          style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}
-        >
+        <Row role="alert" gap="s" wrap align="center">
           <Soft>{failed}</Soft>
           <Button compact mode="outlined" onPress={retry}>
             Try again
           </Button>
-        </View>
+        </Row>
       )}
       {!chance && failed === undefined && <Soft>Simulating …</Soft>}
       {chance && 'why' in chance && <Soft>{chance.why}</Soft>}
@@ -103,7 +101,7 @@ function Simulated({ course, record }: ChanceViewProps) {
         extra credit that is open brings nothing; nothing passes full marks. The same record always gives the
         same chances.
       </Soft>
-    </View>
+    </Stack>
   );
 }
 
@@ -131,7 +129,7 @@ function Bands({ chance: { bands } }: { chance: Chance }) {
           role="row"
           style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m, paddingVertical: 5 }}
         >
-          <Text role="rowheader" variant="titleMedium" style={{ minWidth: 44, color: c.ink }}>
+          <Text role="rowheader" variant="titleMedium" style={{ minWidth: 44 }}>
             {label}
           </Text>
           <View aria-hidden style={{ flex: 1, height: 8, borderRadius: 4, backgroundColor: c.pale }}>
@@ -147,7 +145,7 @@ function Bands({ chance: { bands } }: { chance: Chance }) {
           <Text
             role="cell"
             variant="bodyMedium"
-            style={{ minWidth: 68, textAlign: 'right', color: c.ink, fontFamily: TEXT_MEDIUM }}
+            style={{ minWidth: 68, textAlign: 'right', fontFamily: TEXT_MEDIUM }}
           >
             {chanceText(probability)}
           </Text>

@@ -19,6 +19,7 @@ import { useExtent } from '@/model/use-extent';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { Phrases } from '@/ui/text';
 import { gradeWords, rangeWords } from '@/wording/words';
 
@@ -41,7 +42,7 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
     .filter(Boolean)
     .join(' · ');
   return (
-    <View style={{ gap: SPACE.l }}>
+    <Stack gap="l">
       {!wide && (
         <Link href="/" asChild>
           <Pressable
@@ -56,13 +57,12 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
           </Pressable>
         </Link>
       )}
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.l }}>
+      <Row gap="l" align="center">
         <Text
           variant={letter.length > 3 ? 'displaySmall' : wide ? 'displayMedium' : 'displayLarge'}
           role="heading"
           aria-level={1}
           aria-label={`${document.title}: ${letter}, standing ${percent}`}
-          style={{ color: c.ink }}
         >
           {letter}
         </Text>
@@ -80,7 +80,7 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
               : `standing · ${settledWords(computed)}`}
           </Text>
         </View>
-      </View>
+      </Row>
       <Ribbon
         segments={computed.segments}
         points={pooledPoints(computed.outlooks)}
@@ -92,7 +92,7 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
       />
       {page !== 'reach' && <HeadWords document={document} />}
       <CourseTabs courseId={course.id} page={page} />
-    </View>
+    </Stack>
   );
 }
 

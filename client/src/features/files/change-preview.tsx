@@ -8,8 +8,8 @@ import type { CoursePageProps } from '@/model/course-page';
 import { applied } from '@/model/rule-draft';
 import { useChange } from '@/model/use-change';
 import { changeLines } from '@/rules/change-words';
-import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { Panel } from '@/ui/panel';
 import { Figure, Soft } from '@/ui/text';
 import { plural } from '@/wording/words';
@@ -44,12 +44,10 @@ export function ChangePreview({ course, edits, title, button, done, onEnd }: Cha
       ) : (
         <>
           <Figure>{plural(lines.length, 'thing changes', 'things change')}</Figure>
-          <View role="list" style={{ gap: SPACE.xs }}>
+          <Stack role="list" gap="xs">
             {lines.slice(0, MOST_SHOWN).map(({ what, before, after: to }, index) => (
               <View role="listitem" key={index}>
-                <Text variant="bodyMedium" style={{ color: c.ink }}>
-                  {what}
-                </Text>
+                <Text variant="bodyMedium">{what}</Text>
                 {to !== undefined && (
                   <Soft>
                     {before} → {to}
@@ -57,12 +55,12 @@ export function ChangePreview({ course, edits, title, button, done, onEnd }: Cha
                 )}
               </View>
             ))}
-          </View>
+          </Stack>
           {lines.length > MOST_SHOWN && <Soft>And {lines.length - MOST_SHOWN} more.</Soft>}
           <EffectDetails effect={effectBetween(course.document, after.course, now)} whole />
         </>
       )}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <Row gap="s" wrap>
         {'course' in after && edits.length > 0 && (
           <Button
             mode="contained"
@@ -77,7 +75,7 @@ export function ChangePreview({ course, edits, title, button, done, onEnd }: Cha
         <Button mode="outlined" onPress={onEnd}>
           {'course' in after && edits.length > 0 ? 'Leave it as it is' : 'Close'}
         </Button>
-      </View>
+      </Row>
     </Panel>
   );
 }

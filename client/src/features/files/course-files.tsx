@@ -10,11 +10,10 @@ import {
   type Format,
 } from '@fidens/core';
 import { useRef, useState } from 'react';
-import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import type { CoursePageProps } from '@/model/course-page';
-import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { SectionTitle, Soft } from '@/ui/text';
 import { ChangePreview } from './change-preview';
 
@@ -23,17 +22,17 @@ export function CourseFiles({ course }: CoursePageProps) {
   const { document } = course;
   const [file, setFile] = useState<Course>();
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <SectionTitle>As a file</SectionTitle>
       <Soft>The whole course as a backup, or its rules alone, without a score or note, for a classmate.</Soft>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <Row gap="s" wrap>
         <Button mode="outlined" onPress={() => saveFile(document, document.title)}>
           Save the course file
         </Button>
         <Button mode="outlined" onPress={() => saveFile(ruleSheet(document), `${document.title} rules`)}>
           Save a rule sheet
         </Button>
-      </View>
+      </Row>
       <OpenCourseFile label="Replace this course by a file" onOpen={setFile} />
       {file && (
         <ChangePreview
@@ -46,7 +45,7 @@ export function CourseFiles({ course }: CoursePageProps) {
           onEnd={() => setFile(undefined)}
         />
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -90,7 +89,7 @@ export function OpenCourseFile({ label, onOpen, busy = false }: OpenCourseFilePr
     if (read.ok) onOpen(read.value);
   };
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <input
         ref={input}
         type="file"
@@ -111,7 +110,7 @@ export function OpenCourseFile({ label, onOpen, busy = false }: OpenCourseFilePr
         {label}
       </Button>
       {faults.length > 0 && (
-        <View role="alert" style={{ gap: SPACE.xs }}>
+        <Stack role="alert" gap="xs">
           <Text variant="bodyMedium" style={{ color: c.error }}>
             {name} is not a {formatOf(name).title} as it should be. Nothing was stored.
           </Text>
@@ -122,9 +121,9 @@ export function OpenCourseFile({ label, onOpen, busy = false }: OpenCourseFilePr
             </Text>
           ))}
           {faults.length > MOST_SHOWN && <Soft>And {faults.length - MOST_SHOWN} more.</Soft>}
-        </View>
+        </Stack>
       )}
-    </View>
+    </Stack>
   );
 }
 

@@ -1,12 +1,11 @@
 import { difference, withSheet, type Course } from '@fidens/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import { ruleSheetsQuery, useKeepRuleSheet } from '@/data/library';
 import type { CoursePageProps } from '@/model/course-page';
-import { SPACE } from '@/theme/layout';
+import { Row, Stack } from '@/ui/box';
 import { NameForm } from '@/ui/name-form';
 import { SectionTitle, Soft } from '@/ui/text';
 import { ChangePreview } from './change-preview';
@@ -19,7 +18,7 @@ export function CourseSheets({ course }: CoursePageProps) {
   const keep = useKeepRuleSheet();
   const [sheet, setSheet] = useState<Course>();
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <SectionTitle>Rule sheets</SectionTitle>
       <Soft>
         A sheet holds a course’s rules without its scores, for the next course of the kind. Yours stand under
@@ -36,9 +35,9 @@ export function CourseSheets({ course }: CoursePageProps) {
       />
       {keep.data && <Soft>Kept: {keep.data.document.title}.</Soft>}
       {sheets.length > 0 && (
-        <View style={{ gap: SPACE.xs }}>
+        <Stack gap="xs">
           <Soft>Bring the rules of a sheet into this course; you see first what that changes.</Soft>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <Row gap="s" wrap>
             {sheets.map(({ id, document: rules }) => (
               <Button
                 key={id}
@@ -49,8 +48,8 @@ export function CourseSheets({ course }: CoursePageProps) {
                 {rules.title}
               </Button>
             ))}
-          </View>
-        </View>
+          </Row>
+        </Stack>
       )}
       <OpenCourseFile label="Bring in the rules of a file" onOpen={setSheet} />
       {sheet && (
@@ -63,6 +62,6 @@ export function CourseSheets({ course }: CoursePageProps) {
           onEnd={() => setSheet(undefined)}
         />
       )}
-    </View>
+    </Stack>
   );
 }

@@ -1,12 +1,11 @@
 import { pieces } from '@fidens/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import { useDeleteCourse } from '@/data/courses';
 import type { CoursePageProps } from '@/model/course-page';
-import { SPACE } from '@/theme/layout';
+import { Row, Stack } from '@/ui/box';
 import { Soft } from '@/ui/text';
 import { plural } from '@/wording/words';
 
@@ -27,11 +26,11 @@ export function DeleteCourse({ course }: CoursePageProps) {
     );
   }
   return (
-    <View style={{ gap: SPACE.s, alignItems: 'flex-start' }} role="alert">
+    <Stack gap="s" align="start" role="alert">
       <Soft>
         {title} goes for good, with its {plural(pieces(course.document).length, 'piece')} and scores.
       </Soft>
-      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+      <Row gap="s">
         <Button
           mode="contained"
           loading={remove.isPending}
@@ -40,8 +39,8 @@ export function DeleteCourse({ course }: CoursePageProps) {
           Delete {title}
         </Button>
         <Button onPress={() => setAsked(false)}>Keep it</Button>
-      </View>
+      </Row>
       {remove.error && <Soft>It could not be deleted: {reasonOf(remove.error)}</Soft>}
-    </View>
+    </Stack>
   );
 }

@@ -19,6 +19,7 @@ import { SCALE_PRESETS } from '@/model/scale-presets';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Stack } from '@/ui/box';
 import { NameForm } from '@/ui/name-form';
 import { Failed, Loading } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
@@ -31,7 +32,7 @@ export function ScaleList() {
   const keep = useKeepScale();
   const router = useRouter();
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <SectionTitle>Grading scales</SectionTitle>
       {error && !scales ? (
         <Failed what="Your scales" reason={reasonOf(error)} retry={() => void refetch()} />
@@ -58,7 +59,7 @@ export function ScaleList() {
           )
         }
       />
-    </View>
+    </Stack>
   );
 }
 
@@ -80,7 +81,7 @@ function ScaleRow({ kept: { id, name, scale } }: { kept: LibraryScale }) {
           }}
         >
           <View style={{ flex: 1, minWidth: 0 }}>
-            <Text variant="titleSmall" numberOfLines={2} style={{ color: c.ink }}>
+            <Text variant="titleSmall" numberOfLines={2}>
               {name}
             </Text>
             <Text variant="bodySmall" numberOfLines={1} style={{ color: c.soft }}>
@@ -100,7 +101,7 @@ export function RuleSheetList() {
   const { data: sheets, error, refetch } = useQuery(ruleSheetsQuery);
   const keep = useKeepRuleSheet();
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <SectionTitle>Rule sheets</SectionTitle>
       {error && !sheets ? (
         <Failed what="Your rule sheets" reason={reasonOf(error)} retry={() => void refetch()} />
@@ -123,7 +124,7 @@ export function RuleSheetList() {
         onOpen={(document) => keep.mutate(document)}
       />
       {keep.error && <Soft>It could not be kept: {reasonOf(keep.error)}</Soft>}
-    </View>
+    </Stack>
   );
 }
 
@@ -147,9 +148,7 @@ function SheetRow({ sheet: { id, document } }: { sheet: RuleSheet }) {
       role="listitem"
       style={{ borderTopWidth: 1, borderColor: c.rule, paddingVertical: SPACE.s, gap: SPACE.xs }}
     >
-      <Text variant="titleSmall" style={{ color: c.ink }}>
-        {title}
-      </Text>
+      <Text variant="titleSmall">{title}</Text>
       <Soft>{sheetWords(document)}</Soft>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center' }}>
         <Link href={`/new-course?sheet=${id}`} asChild>

@@ -10,6 +10,7 @@ import { useChange } from '@/model/use-change';
 import { changeLines } from '@/rules/change-words';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
 import { Failed, Loading } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
@@ -17,12 +18,12 @@ import { SectionTitle, Soft } from '@/ui/text';
 /** Everything that was changed in a course, each with the way back. */
 export function History({ course }: CoursePageProps) {
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <SectionTitle>History</SectionTitle>
       <Fold title="Every change, and the way back">
         <Changes course={course} />
       </Fold>
-    </View>
+    </Stack>
   );
 }
 
@@ -81,9 +82,7 @@ function Step({
       </Text>
       {lines.map(({ what, before: from, after: to }, index) => (
         <View key={index}>
-          <Text variant="bodyMedium" style={{ color: c.ink }}>
-            {what}
-          </Text>
+          <Text variant="bodyMedium">{what}</Text>
           {to !== undefined && (
             <Soft>
               {from} → {to}

@@ -13,6 +13,7 @@ import { Text } from 'react-native-paper';
 import type { Computed } from '@/model/computed';
 import { SPACE } from '@/theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { Fold } from '@/ui/fold';
 import { SectionTitle, Soft } from '@/ui/text';
@@ -28,7 +29,7 @@ export const AloneView = memo(function AloneView({ computed }: { computed: Compu
   const piece = open.find(({ id }) => id === chosen) ?? open[0]!;
   const beside = open.find(({ id }) => id === other && id !== piece.id);
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <SectionTitle>One piece alone</SectionTitle>
       <Soft>If everything else goes as usual.</Soft>
       {open.length > 1 && (
@@ -56,7 +57,7 @@ export const AloneView = memo(function AloneView({ computed }: { computed: Compu
           {beside && <Pair computed={computed} first={beside} second={piece} />}
         </Fold>
       )}
-    </View>
+    </Stack>
   );
 });
 
@@ -133,7 +134,7 @@ function Pair({ computed, first, second }: PairProps) {
   const { points } = answer;
   const place = Math.min(at ?? Math.round((points.length - 1) * 0.8), points.length - 1);
   return (
-    <View style={{ gap: SPACE.m }}>
+    <Stack gap="m">
       <Choice
         label="For which letter"
         value={goal.label}
@@ -143,7 +144,7 @@ function Pair({ computed, first, second }: PairProps) {
       <PairCurve points={points} first={first} second={second} place={place} onPlace={setAt} />
       <PairWords point={points[place]!} first={first} second={second} goal={goal} />
       <PairTable points={points} first={first} second={second} />
-    </View>
+    </Stack>
   );
 }
 
@@ -164,9 +165,8 @@ function PairWords({
   second: Assessment;
   goal: Goal;
 }) {
-  const c = useColours();
   return (
-    <Text variant="bodyLarge" aria-live="polite" style={{ color: c.ink }}>
+    <Text variant="bodyLarge" aria-live="polite">
       With {number(score)} of {number(first.possible)} on {first.name}, {goal.label} takes{' '}
       <Text style={{ fontFamily: TEXT_STRONG }}>{takesText(takes, second)}</Text> on {second.name}.
     </Text>
@@ -219,10 +219,10 @@ function PairTable({
             borderColor: c.rule,
           }}
         >
-          <Text role="cell" variant="bodyMedium" style={{ flex: 1, color: c.ink, fontFamily: TEXT_MEDIUM }}>
+          <Text role="cell" variant="bodyMedium" style={{ flex: 1, fontFamily: TEXT_MEDIUM }}>
             {number(point.first)}
           </Text>
-          <Text role="cell" variant="bodyMedium" style={{ flex: 1, color: c.ink, fontFamily: TEXT_MEDIUM }}>
+          <Text role="cell" variant="bodyMedium" style={{ flex: 1, fontFamily: TEXT_MEDIUM }}>
             {takesText(point.second, second)}
           </Text>
         </View>

@@ -25,6 +25,7 @@ import { useChange } from '@/model/use-change';
 import { useExtent } from '@/model/use-extent';
 import { SPACE } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { Fold } from '@/ui/fold';
 import { KeptField } from '@/ui/kept-field';
@@ -113,14 +114,10 @@ const LetterRow = memo(function LetterRow({
 });
 
 function LevelWords({ state, shown, sure }: Pick<LetterRowProps, 'state' | 'shown' | 'sure'>) {
-  const c = useColours();
   if (state === 'secured') return <WordChip tone="secured">{sure}</WordChip>;
   if (state === 'out') return <Soft>out</Soft>;
   return (
-    <Text
-      variant="titleLarge"
-      style={{ color: c.ink, fontFamily: TEXT_STRONG, minWidth: 78, textAlign: 'right' }}
-    >
+    <Text variant="titleLarge" style={{ fontFamily: TEXT_STRONG, minWidth: 78, textAlign: 'right' }}>
       {shown}%
     </Text>
   );
@@ -237,12 +234,12 @@ export const HalvesReach = memo(function HalvesReach({ course }: { course: Store
   const halves = halvesOf(course.document);
   if (halves.length === 0) return null;
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <SectionTitle>Each part’s own letter</SectionTitle>
       {halves.map((half) => (
         <HalfReach key={half.id} course={course} half={half} />
       ))}
-    </View>
+    </Stack>
   );
 });
 

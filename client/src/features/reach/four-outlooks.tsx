@@ -6,6 +6,7 @@ import { Text } from 'react-native-paper';
 import type { Computed } from '@/model/computed';
 import { SPACE } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { SectionTitle } from '@/ui/text';
 import { gradeWords, OUTLOOK_NAMES } from '@/wording/words';
 
@@ -25,9 +26,9 @@ interface FourOutlooksProps {
 /** The four answers to "where do I stand", side by side; each opens its working. */
 export function FourOutlooks({ computed, courseId }: FourOutlooksProps) {
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <SectionTitle>Four outlooks</SectionTitle>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <Row gap="s" wrap>
         {OUTLOOKS.map((name) => {
           const grade = gradeWords(computed.outlooks[name], computed.letters);
           if (courseId === undefined)
@@ -48,8 +49,8 @@ export function FourOutlooks({ computed, courseId }: FourOutlooksProps) {
             </Link>
           );
         })}
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
@@ -81,18 +82,18 @@ const Card = memo(function Card({
       <Text variant="labelMedium" style={{ color: c.soft }}>
         {OUTLOOK_NAMES[name]}
       </Text>
-      <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s }}>
+      <Row gap="s" align="baseline">
         <Text
           variant={letter.length > 3 ? 'titleMedium' : 'headlineMedium'}
           numberOfLines={1}
-          style={{ color: c.ink, flexShrink: 1 }}
+          style={{ flexShrink: 1 }}
         >
           {letter}
         </Text>
-        <Text variant="titleMedium" style={{ color: c.ink, fontFamily: TEXT_STRONG }}>
+        <Text variant="titleMedium" style={{ fontFamily: TEXT_STRONG }}>
           {percent}
         </Text>
-      </View>
+      </Row>
       <Text variant="bodySmall" style={{ color: c.soft }}>
         {ASSUMES[name]}
       </Text>

@@ -5,6 +5,7 @@ import { Text } from 'react-native-paper';
 import type { Computed } from '@/model/computed';
 import { SPACE } from '@/theme/layout';
 import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';
+import { Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { SectionTitle, Soft } from '@/ui/text';
 import { number } from '@/wording/words';
@@ -24,7 +25,7 @@ export const SwingBars = memo(function SwingBars({ computed }: { computed: Compu
   const shown = order === 'swing' ? pieces : [...canRise].sort((a, b) => a.rise!.compare(b.rise!));
   const most = pieces[0]!.swing.valueOf();
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <SectionTitle>Where an hour counts</SectionTitle>
       {next && canRise.length > 0 && (
         <Choice
@@ -43,7 +44,7 @@ export const SwingBars = memo(function SwingBars({ computed }: { computed: Compu
         ))}
       </View>
       {shown.length > FIRST && <Soft>And {shown.length - FIRST} more, each with less.</Soft>}
-    </View>
+    </Stack>
   );
 });
 
@@ -56,10 +57,10 @@ function Bar({ piece, most, next }: { piece: Potential; most: number; next: stri
       style={{ paddingVertical: SPACE.s, borderTopWidth: 1, borderColor: c.rule, gap: 4 }}
     >
       <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.m }}>
-        <Text variant="bodyMedium" numberOfLines={1} style={{ color: c.ink, flexShrink: 1 }}>
+        <Text variant="bodyMedium" numberOfLines={1} style={{ flexShrink: 1 }}>
           {piece.name}
         </Text>
-        <Text variant="bodyMedium" style={{ color: c.ink, fontFamily: TEXT_MEDIUM }}>
+        <Text variant="bodyMedium" style={{ fontFamily: TEXT_MEDIUM }}>
           up to {decimalText(piece.swing, 1)}
         </Text>
       </View>

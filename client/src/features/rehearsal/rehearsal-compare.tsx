@@ -17,6 +17,7 @@ import { compute } from '@/model/computed';
 import { newId } from '@/model/new-id';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { NameForm } from '@/ui/name-form';
 import { SectionTitle, Soft } from '@/ui/text';
@@ -52,7 +53,7 @@ export const RehearsalCompare = memo(function RehearsalCompare({ course, replace
   );
   const shown = kept.slice(from, from + MOST);
   return (
-    <View style={{ gap: SPACE.m }}>
+    <Stack gap="m">
       <SectionTitle>Kept rehearsals</SectionTitle>
       {isTrying && (
         <KeepForm
@@ -75,18 +76,14 @@ export const RehearsalCompare = memo(function RehearsalCompare({ course, replace
         />
       )}
       {kept.length > 0 && (
-        <View
-          role="list"
-          aria-label="Rehearsals side by side"
-          style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}
-        >
+        <Row role="list" aria-label="Rehearsals side by side" gap="s" wrap>
           <Card title="The record" course={course} words="as it stands" />
           {shown.map((each) => (
             <Kept key={each.id} course={course} kept={each} replace={replace} />
           ))}
-        </View>
+        </Row>
       )}
-    </View>
+    </Stack>
   );
 });
 
@@ -172,20 +169,13 @@ function Card({ title, course, words, dashed = false, children }: CardProps) {
         gap: 2,
       }}
     >
-      <Text variant="titleSmall" numberOfLines={2} style={{ color: c.ink }}>
+      <Text variant="titleSmall" numberOfLines={2}>
         {title}
       </Text>
-      <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s }}>
-        <Text
-          variant={forecast.letter.length > 3 ? 'titleMedium' : 'headlineMedium'}
-          style={{ color: c.ink }}
-        >
-          {forecast.letter}
-        </Text>
-        <Text variant="titleMedium" style={{ color: c.ink }}>
-          {forecast.percent}
-        </Text>
-      </View>
+      <Row gap="s" align="baseline">
+        <Text variant={forecast.letter.length > 3 ? 'titleMedium' : 'headlineMedium'}>{forecast.letter}</Text>
+        <Text variant="titleMedium">{forecast.percent}</Text>
+      </Row>
       <Text variant="bodySmall" style={{ color: c.soft }}>
         forecast · can end {floor} to {ceiling}
       </Text>

@@ -22,9 +22,10 @@ import { treeRows } from '@/model/moving';
 import { useChange } from '@/model/use-change';
 import { SPACE } from '@/theme/layout';
 import { TEXT, TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
 import { NumberRule } from '@/ui/number-rule';
-import { SectionTitle, Soft } from '@/ui/text';
+import { SectionTitle, Soft, Wrong } from '@/ui/text';
 import { useLatest } from '@/ui/use-latest';
 import { number, scoreWords, shortened, WEIGHT_WANTED } from '@/wording/words';
 import type { RehearsalNow } from './rehearsal';
@@ -45,7 +46,7 @@ export const RehearsalPanel = memo(function RehearsalPanel({ course, set }: Rehe
   const settled = pieces.filter((piece) => !open.includes(piece));
   const weighed = rows.filter(({ node, parent }) => parent.combine === 'weights' && node.counted !== false);
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <SectionTitle>Rehearse</SectionTitle>
       <Soft>Try scores: everything on this page answers, and the record stays as it is.</Soft>
       <Tries course={course} set={set} pieces={open} />
@@ -56,14 +57,14 @@ export const RehearsalPanel = memo(function RehearsalPanel({ course, set }: Rehe
       )}
       {weighed.length > 0 && (
         <Fold title="Try other weights" summary="What if the exam counted more?">
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <Row gap="s" wrap>
             {weighed.map(({ node }) => (
               <WeightTry key={node.id} courseId={course.id} node={node} set={set} />
             ))}
-          </View>
+          </Row>
         </Fold>
       )}
-    </View>
+    </Stack>
   );
 });
 
@@ -148,12 +149,12 @@ const PieceTry = memo(function PieceTry({ course, piece, usual, set }: PieceTryP
         gap: SPACE.xs,
       }}
     >
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
+      <Row gap="m" align="center">
         <View style={{ flex: 1, minWidth: 0 }}>
           <Text
             variant="bodyMedium"
             numberOfLines={2}
-            style={{ color: c.ink, fontFamily: tried ? TEXT_STRONG : undefined }}
+            style={{ fontFamily: tried ? TEXT_STRONG : undefined }}
           >
             {piece.name}
           </Text>
@@ -185,12 +186,8 @@ const PieceTry = memo(function PieceTry({ course, piece, usual, set }: PieceTryP
             fontSize: 16,
           }}
         />
-      </View>
-      {entry?.kind === 'unclear' && (
-        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
-          {entry.said}
-        </Text>
-      )}
+      </Row>
+      {entry?.kind === 'unclear' && <Wrong>{entry.said}</Wrong>}
       {tried && (
         <TryButtons
           name={piece.name}
@@ -228,7 +225,7 @@ interface TryButtonsProps {
 const TryButtons = memo(function TryButtons(props: TryButtonsProps) {
   const { name, isLeftOut, hasEntry, leaveOut, record, takeBack } = props;
   return (
-    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
+    <Row gap="xs" wrap>
       <Button compact mode={isLeftOut ? 'contained-tonal' : 'outlined'} onPress={leaveOut}>
         {isLeftOut ? 'count it again' : 'without it'}
       </Button>
@@ -240,7 +237,7 @@ const TryButtons = memo(function TryButtons(props: TryButtonsProps) {
       <Button compact accessibilityLabel={`Take back the try on ${name}`} onPress={takeBack}>
         as recorded
       </Button>
-    </View>
+    </Row>
   );
 });
 

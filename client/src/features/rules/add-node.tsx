@@ -1,12 +1,12 @@
-import { decimalSchema, type Category, type CourseNode } from '@fidens/core';
+import { decimalSchema, typedDecimal, type Category, type CourseNode } from '@fidens/core';
 import { useRef, useState } from 'react';
-import { View } from 'react-native';
-import { IconButton, Text, TextInput } from 'react-native-paper';
+import { IconButton, TextInput } from 'react-native-paper';
 import { newId } from '@/model/new-id';
 import type { EditRules } from '@/model/rule-draft';
-import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
+import { Wrong } from '@/ui/text';
 import { WEIGHT_WANTED } from '@/wording/words';
 
 interface AddNodeProps {
@@ -24,7 +24,7 @@ export function AddNode({ parent, isRoot, edit }: AddNodeProps) {
   const [kind, setKind] = useState<CourseNode['kind']>('category');
   const [name, setName] = useState('');
   const [weight, setWeight] = useState('');
-  const typed = weight.trim().replace(',', '.');
+  const typed = typedDecimal(weight);
   const wrong = typed !== '' && !!decimalSchema().validate(typed).error;
   const nameField = useRef<{ focus: () => void }>(null);
   const inWhich = isRoot ? '' : ` in ${parent.name}`;
@@ -44,8 +44,8 @@ export function AddNode({ parent, isRoot, edit }: AddNodeProps) {
   };
   const field = { mode: 'outlined', dense: true, onSubmitEditing: add, submitBehavior: 'submit' } as const;
   return (
-    <View style={{ gap: SPACE.s }} role="form" aria-label={`New category${inWhich}`}>
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+    <Stack gap="s" role="form" aria-label={`New category${inWhich}`}>
+      <Row gap="s" align="center">
         <TextInput
           {...field}
           ref={nameField as never}
@@ -75,12 +75,8 @@ export function AddNode({ parent, isRoot, edit }: AddNodeProps) {
           disabled={name.trim() === '' || wrong}
           onPress={add}
         />
-      </View>
-      {wrong && (
-        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
-          {WEIGHT_WANTED}
-        </Text>
-      )}
+      </Row>
+      {wrong && <Wrong>{WEIGHT_WANTED}</Wrong>}
       {name !== '' && (
         <Choice
           label={`What ${name} is`}
@@ -92,6 +88,6 @@ export function AddNode({ parent, isRoot, edit }: AddNodeProps) {
           ]}
         />
       )}
-    </View>
+    </Stack>
   );
 }

@@ -1,7 +1,6 @@
 import { courseFields, courseSetting, LIMITS, type Course } from '@fidens/core';
-import { View } from 'react-native';
 import type { EditRules } from '@/model/rule-draft';
-import { SPACE } from '@/theme/layout';
+import { Row, Stack } from '@/ui/box';
 import { KeptField } from '@/ui/kept-field';
 import { NumberRule } from '@/ui/number-rule';
 
@@ -9,7 +8,7 @@ import { NumberRule } from '@/ui/number-rule';
 export function CourseFields({ course, edit }: { course: Course; edit: EditRules }) {
   const wants = `of at most ${LIMITS.name} characters.`;
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <KeptField
         label="Title of the course"
         shown="Title"
@@ -20,7 +19,7 @@ export function CourseFields({ course, edit }: { course: Course; edit: EditRules
         onKeep={(title) => edit([courseSetting({ title: title.trim() })])}
         style={{}}
       />
-      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+      <Row gap="s">
         <KeptField
           label="Code of the course"
           shown="Code"
@@ -38,7 +37,7 @@ export function CourseFields({ course, edit }: { course: Course; edit: EditRules
           wants="A number from 0 up, or nothing."
           onKeep={(credits) => edit([courseSetting({ credits })])}
         />
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }

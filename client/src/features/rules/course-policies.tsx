@@ -1,9 +1,8 @@
 import { courseSetting, type Policy } from '@fidens/core';
-import { View } from 'react-native';
 import type { EditRules } from '@/model/rule-draft';
 import { LateRule } from '@/rules/late/editor';
 import { MissingRule } from '@/rules/missing/editor';
-import { SPACE } from '@/theme/layout';
+import { Stack } from '@/ui/box';
 import { NumberRule } from '@/ui/number-rule';
 import { SectionTitle, Soft } from '@/ui/text';
 import { plural } from '@/wording/words';
@@ -16,11 +15,11 @@ export function CoursePolicies({ policy = {}, edit }: { policy: Policy | undefin
   };
   const after = policy.overdue?.after;
   return (
-    <View style={{ gap: SPACE.m }}>
+    <Stack gap="m">
       <SectionTitle>Missing and late work</SectionTitle>
       <MissingRule of="the course" value={policy.missing} onChange={(missing) => set({ missing })} />
       <LateRule of="the course" value={policy.late} onChange={(late) => set({ late: late ?? undefined })} />
-      <View style={{ gap: SPACE.s }}>
+      <Stack gap="s">
         <NumberRule
           label="Days past due after which open work counts as missing"
           shown="Overdue after, days"
@@ -34,7 +33,7 @@ export function CoursePolicies({ policy = {}, edit }: { policy: Policy | undefin
             ? 'Work past its due moment stays open until you say what it is.'
             : `Open work counts as missing by itself ${plural(Number(after), 'day')} after it was due.`}
         </Soft>
-      </View>
-    </View>
+      </Stack>
+    </Stack>
   );
 }

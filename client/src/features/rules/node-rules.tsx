@@ -25,6 +25,7 @@ import { LowestDropped } from '@/rules/drop/editor';
 import type { InForce } from '@/rules/rule';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { Fold } from '@/ui/fold';
 import { KeptField } from '@/ui/kept-field';
@@ -82,7 +83,7 @@ export function CombineRule({ course, category, isRoot, derivation, edit }: Comb
     ...(!sum && { hint: hints[value] }),
   }));
   return (
-    <View style={{ gap: SPACE.xs }}>
+    <Stack gap="xs">
       <Choice
         label={isRoot ? 'How the whole adds up' : `How ${name} adds up`}
         value={combine}
@@ -99,7 +100,7 @@ export function CombineRule({ course, category, isRoot, derivation, edit }: Comb
             {isRoot ? 'The whole' : name} is to be {COMBINE_WORDS[asked]}. What shall become of the weights in
             it?
           </Soft>
-          <View style={{ gap: SPACE.xs, alignItems: 'flex-start' }}>
+          <Stack gap="xs" align="start">
             {recombinations(course, id, asked, now).map((way, index) => (
               <Button
                 key={way.weights}
@@ -116,11 +117,11 @@ export function CombineRule({ course, category, isRoot, derivation, edit }: Comb
             <Button compact onPress={() => setAsked(undefined)}>
               Leave it {COMBINE_WORDS[combine]}
             </Button>
-          </View>
+          </Stack>
         </Panel>
       )}
       {sum && <Soft>{sum}</Soft>}
-    </View>
+    </Stack>
   );
 }
 
@@ -169,7 +170,7 @@ function NodeRules(props: NodeRulesProps) {
         gap: SPACE.m,
       }}
     >
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+      <Row gap="s" align="center">
         <KeptField
           label={`Name of ${node.name}`}
           shown="Name"
@@ -179,8 +180,8 @@ function NodeRules(props: NodeRulesProps) {
           style={{ flex: 1 }}
         />
         <IconButton icon="delete" size={20} accessibilityLabel={`Delete ${node.name}`} onPress={remove} />
-      </View>
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+      </Row>
+      <Row gap="s" align="center">
         {parent.combine !== 'equal' && (
           <NumberRule
             label={`Weight of ${node.name}`}
@@ -202,7 +203,7 @@ function NodeRules(props: NodeRulesProps) {
         <Soft style={{ flex: 1 }}>
           {node.kind === 'category' ? listedWords(node, inside) : 'A piece on its own'}
         </Soft>
-      </View>
+      </Row>
       <NodeProblems course={props.course} edit={edit} id={node.id} />
       {node.kind === 'category' ? (
         <CategoryInside {...props} node={node} />
@@ -251,15 +252,13 @@ function CategoryInside(props: NodeRulesProps & { node: Category }) {
 
 /** The letter that a part of the course would be by itself, such as a term's half. */
 function OwnLetter({ course, derivation }: { course: Course; derivation: Derivation }) {
-  const { ink } = useColours();
+  useColours();
   const letter = bandOf(derivation.worth!.value, lettersOf(course.scale)).label;
   return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
-      <Text variant="headlineSmall" style={{ color: ink }}>
-        {letter}
-      </Text>
+    <Row gap="s" align="center">
+      <Text variant="headlineSmall">{letter}</Text>
       <Soft>its own letter so far, by the course’s scale</Soft>
-    </View>
+    </Row>
   );
 }
 
@@ -283,7 +282,7 @@ function CopyRules({
       title={`Take another’s rules for ${category.name}`}
       summary="Adding up, drops and categories; pieces and weight stay."
     >
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <Row gap="s" wrap>
         {useful.map(({ id, name }) => (
           <Button
             key={id}
@@ -297,7 +296,7 @@ function CopyRules({
             {name}
           </Button>
         ))}
-      </View>
+      </Row>
     </Fold>
   );
 }

@@ -12,6 +12,7 @@ import { Button, Text } from 'react-native-paper';
 import type { EditRules } from '@/model/rule-draft';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Row } from '@/ui/box';
 import { NumberRule } from '@/ui/number-rule';
 import { number } from '@/wording/words';
 
@@ -32,11 +33,7 @@ export function ProblemList({ course, edit }: ProblemListProps) {
       style={{ backgroundColor: c.askSoft, borderRadius: 20, padding: SPACE.m, gap: SPACE.s }}
     >
       {found.map((problem) => (
-        <View
-          key={`${problem.code} ${problem.at}`}
-          role="listitem"
-          style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}
-        >
+        <Row key={`${problem.code} ${problem.at}`} role="listitem" gap="s" wrap align="center">
           <Text
             variant="bodyMedium"
             style={{ color: c.onAskSoft, flexGrow: 1, flexShrink: 1, flexBasis: 180 }}
@@ -44,7 +41,7 @@ export function ProblemList({ course, edit }: ProblemListProps) {
             {problemWords(course, problem)}
           </Text>
           <Action course={course} problem={problem} edit={edit} />
-        </View>
+        </Row>
       ))}
     </View>
   );

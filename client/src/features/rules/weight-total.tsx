@@ -17,6 +17,7 @@ import type { EditRules } from '@/model/rule-draft';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { toggled } from '@/ui/toggled';
 import { number } from '@/wording/words';
 
@@ -87,8 +88,8 @@ function KeepAndSpread({ category, edit, onDone }: WeightTotalProps & { onDone: 
   const edits = spreadRest(category, kept);
   const others = children.filter(({ id }) => !kept.has(id)).length;
   return (
-    <View style={{ gap: SPACE.s }} role="group" aria-label="Weights to keep">
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
+    <Stack gap="s" role="group" aria-label="Weights to keep">
+      <Row gap="xs" wrap>
         {children.map(({ id, name, weight }) => {
           const isKept = kept.has(id);
           return (
@@ -118,7 +119,7 @@ function KeepAndSpread({ category, edit, onDone }: WeightTotalProps & { onDone: 
             </Pressable>
           );
         })}
-      </View>
+      </Row>
       <Button
         mode="contained-tonal"
         style={{ alignSelf: 'flex-start' }}
@@ -134,6 +135,6 @@ function KeepAndSpread({ category, edit, onDone }: WeightTotalProps & { onDone: 
             ? 'All are kept'
             : 'The kept ones leave nothing'}
       </Button>
-    </View>
+    </Stack>
   );
 }

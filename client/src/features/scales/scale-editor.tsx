@@ -1,19 +1,19 @@
-import { checkScale, isDecimal, isSame, rational, type Band, type Scale } from '@fidens/core';
+import { checkScale, isDecimal, isSame, rational, typedDecimal, type Band, type Scale } from '@fidens/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Button, IconButton, Text, TextInput } from 'react-native-paper';
+import { Button, IconButton, TextInput } from 'react-native-paper';
 import { scalesQuery } from '@/data/library';
 import { useOver } from '@/data/use-over';
 import { SCALE_PRESETS } from '@/model/scale-presets';
 import { RoundRule } from '@/rules/round/editor';
-import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { KeptField } from '@/ui/kept-field';
 import { NumberRule } from '@/ui/number-rule';
 import { Panel } from '@/ui/panel';
-import { Soft } from '@/ui/text';
+import { Soft, Wrong } from '@/ui/text';
 import { number } from '@/wording/words';
 
 /** Puts a scale in force; answers why not, where it is refused. */
@@ -52,7 +52,7 @@ export function ScaleEditor({ of, scale: inForce, set: putInForce }: ScaleEditor
   const faults = new Map((checked.ok ? [] : checked.faults).map(({ at, message }) => [at, message]));
   const { round, bands } = scale;
   return (
-    <View style={{ gap: SPACE.l }}>
+    <Stack gap="l">
       {draft.mine && (
         <Panel label="The scale is not kept yet" tone="ask">
           <Soft>
@@ -61,7 +61,7 @@ export function ScaleEditor({ of, scale: inForce, set: putInForce }: ScaleEditor
               : (refused ?? 'Not kept yet: it is kept as soon as all cut-offs fall from the top down.')}
           </Soft>
           <Soft>Until then it is {bandsWords(inForce)}.</Soft>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <Row gap="s" wrap>
             {checked.ok && (
               <Button mode="contained" compact onPress={keepMine}>
                 {draft.isStale ? 'Keep mine' : 'Try again'}
@@ -76,7 +76,7 @@ export function ScaleEditor({ of, scale: inForce, set: putInForce }: ScaleEditor
             >
               {draft.isStale ? 'Keep theirs' : 'Discard what was typed'}
             </Button>
-          </View>
+          </Row>
         </Panel>
       )}
       <RoundRule
@@ -94,7 +94,7 @@ export function ScaleEditor({ of, scale: inForce, set: putInForce }: ScaleEditor
         />
       ))}
       <NewBand scale={scale} set={set} />
-    </View>
+    </Stack>
   );
 }
 
@@ -168,8 +168,8 @@ function BandFields({ band, scale, set, wrong }: BandFieldsProps) {
   };
   const others = scale.bands.filter((other) => other !== band);
   return (
-    <View style={{ gap: SPACE.xs }} role="group" aria-label={`Band ${band.label}`}>
-      <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'flex-start' }}>
+    <Stack gap="xs" role="group" aria-label={`Band ${band.label}`}>
+      <Row gap="s" align="start">
         <KeptField
           label={`Letter of ${band.label}`}
           shown="Letter"
@@ -206,7 +206,7 @@ function BandFields({ band, scale, set, wrong }: BandFieldsProps) {
           onKeep={(worth) => change({ worth })}
           width={88}
         />
-      </View>
+      </Row>
       <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' }}>
         <Choice
           label={`Whether ${band.label} passes`}
@@ -228,7 +228,7 @@ function BandFields({ band, scale, set, wrong }: BandFieldsProps) {
           />
         )}
       </View>
-    </View>
+    </Stack>
   );
 }
 
@@ -243,7 +243,7 @@ function NewBand({ scale, set }: Pick<BandFieldsProps, 'scale' | 'set'>) {
   const c = useColours();
   const [label, setLabel] = useState('');
   const [typed, setFrom] = useState('');
-  const from = typed.trim().replace(',', '.');
+  const from = typedDecimal(typed);
   const wrong =
     label === '' && from === ''
       ? undefined
@@ -270,8 +270,8 @@ function NewBand({ scale, set }: Pick<BandFieldsProps, 'scale' | 'set'>) {
     />
   );
   return (
-    <View style={{ gap: SPACE.xs }} role="form" aria-label="New band">
-      <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
+    <Stack gap="xs" role="form" aria-label="New band">
+      <Row gap="s" align="center">
         {field('Letter of a new band', 'New letter', label, setLabel)}
         {field('Cut-off of a new band', 'From %', typed, setFrom)}
         <IconButton
@@ -282,13 +282,9 @@ function NewBand({ scale, set }: Pick<BandFieldsProps, 'scale' | 'set'>) {
           disabled={label === '' || !!wrong}
           onPress={add}
         />
-      </View>
-      {wrong && (
-        <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
-          {wrong}
-        </Text>
-      )}
-    </View>
+      </Row>
+      {wrong && <Wrong>{wrong}</Wrong>}
+    </Stack>
   );
 }
 

@@ -21,6 +21,7 @@ import type { EditRules } from '@/model/rule-draft';
 import { roundWords } from '@/rules/round/words';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
 import { NameForm } from '@/ui/name-form';
 import { SectionTitle, Soft } from '@/ui/text';
@@ -38,7 +39,7 @@ export function ScaleRules({ id, course, edit }: ScaleRulesProps) {
   const { scale } = course;
   const set = (next: Scale) => edit([courseSetting({ scale: next })]);
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <SectionTitle>Grading scale</SectionTitle>
       <ScaleRead scale={scale} />
       <Fold title="Change the scale">
@@ -47,7 +48,7 @@ export function ScaleRules({ id, course, edit }: ScaleRulesProps) {
         <ScaleEditor of={`course ${id}`} scale={scale} set={set} />
         <KeepScale scale={scale} />
       </Fold>
-    </View>
+    </Stack>
   );
 }
 
@@ -55,7 +56,7 @@ export function ScaleRules({ id, course, edit }: ScaleRulesProps) {
 export function ScaleRead({ scale }: { scale: Scale }) {
   const { round } = scale;
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <Soft>
         {round
           ? `The course is rounded ${roundWords(round)}, before it gets its letter.`
@@ -63,7 +64,7 @@ export function ScaleRead({ scale }: { scale: Scale }) {
       </Soft>
       {round && <Soft>{borderWords(scale)}</Soft>}
       <BandList scale={scale} />
-    </View>
+    </Stack>
   );
 }
 
@@ -73,7 +74,7 @@ function SharedScale({ course }: { course: Course }) {
   const using = useCoursesWith(shared?.scale);
   if (!shared) return null;
   return (
-    <View style={{ gap: SPACE.xs, alignItems: 'flex-start' }}>
+    <Stack gap="xs" align="start">
       <Soft>
         This is “{shared.name}” of your scales
         {using.length > 1 ? `, which ${plural(using.length, 'course has', 'courses have')}` : ''}. What you
@@ -82,7 +83,7 @@ function SharedScale({ course }: { course: Course }) {
       <Link href={`/scales/${shared.id}`} asChild>
         <Button compact>Change “{shared.name}” for every course that has it</Button>
       </Link>
-    </View>
+    </Stack>
   );
 }
 
@@ -132,10 +133,10 @@ function BandList({ scale: { bands } }: { scale: Scale }) {
             paddingVertical: SPACE.s,
           }}
         >
-          <Text variant="headlineSmall" style={{ color: c.ink, minWidth: 56 }}>
+          <Text variant="headlineSmall" style={{ minWidth: 56 }}>
             {band.label}
           </Text>
-          <Text variant="bodyMedium" style={{ color: c.ink, flex: 1 }}>
+          <Text variant="bodyMedium" style={{ flex: 1 }}>
             from {number(band.from)}
           </Text>
           <Soft>

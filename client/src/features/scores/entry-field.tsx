@@ -21,8 +21,8 @@ import { compute } from '@/model/computed';
 import { lateTodayWords } from '@/model/late-today';
 import { standingChange, targetChange } from '@/model/standing-change';
 import { useChange } from '@/model/use-change';
-import { SPACE } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { useLeaving } from '@/ui/use-leaving';
 import { gradeWords, number } from '@/wording/words';
 
@@ -99,8 +99,8 @@ export function EntryField({
     if (key === 'ArrowUp') end('previous');
   };
   return (
-    <View style={{ gap: SPACE.s }}>
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
+    <Stack gap="s">
+      <Row gap="m" align="center">
         <TextInput
           mode="outlined"
           dense
@@ -124,7 +124,7 @@ export function EntryField({
         <Button mode="contained" disabled={touched && entry.kind !== 'set'} onPress={() => end('back')}>
           Done
         </Button>
-      </View>
+      </Row>
       {late && (
         <Text variant="bodySmall" style={{ color: c.soft }}>
           {late}
@@ -138,7 +138,7 @@ export function EntryField({
         question={question}
         onTake={record}
       />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs }}>
+      <Row gap="xs" wrap>
         {states.map(({ word, status, effect }) => (
           <Button
             key={status}
@@ -168,8 +168,8 @@ export function EntryField({
             nothing yet
           </Button>
         )}
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 
@@ -196,8 +196,8 @@ function Understood({ course, piece, entry, touched, question, onTake }: Underst
   }
   if (entry.kind === 'asks') {
     return (
-      <View style={{ gap: SPACE.xs, alignItems: 'flex-start' }} role="group" aria-label={entry.said}>
-        <Text variant="bodyMedium" style={{ color: c.ink }} role="alert">
+      <Stack gap="xs" align="start" role="group" aria-label={entry.said}>
+        <Text variant="bodyMedium" role="alert">
           {entry.said}
         </Text>
         {entry.readings.map((reading, index) => (
@@ -211,7 +211,7 @@ function Understood({ course, piece, entry, touched, question, onTake }: Underst
             {reading.said}
           </Button>
         ))}
-      </View>
+      </Stack>
     );
   }
   const { offer } = entry;
@@ -219,7 +219,7 @@ function Understood({ course, piece, entry, touched, question, onTake }: Underst
     ? 'Points, 17/20, 91%, a letter or a word. '
     : 'Points, 17/20, 91% or a word. ';
   return (
-    <View style={{ gap: SPACE.xs }} aria-live="polite">
+    <Stack gap="xs" aria-live="polite">
       <Text variant="bodyMedium" style={{ color: c.soft }}>
         {touched ? `${capital(entry.said)}. ` : words}
         {touched && <Effect course={course} edits={[settingOf(piece, entry)]} />}
@@ -229,7 +229,7 @@ function Understood({ course, piece, entry, touched, question, onTake }: Underst
           Or take it as {offer.said}
         </Button>
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -246,13 +246,12 @@ function stateEffect(course: StoredCourse, piece: Assessment, status: Status, no
 
 /** What edits would do to the standing. */
 function Effect({ course, edits }: { course: StoredCourse; edits: readonly Edit[] }) {
-  const c = useColours();
   const now = useNow();
   const edited = applyEdits(course.document, edits);
   if (!edited.ok) return null;
   const target = targetChange(course.document, edited.course, now);
   return (
-    <Text variant="bodyMedium" style={{ color: c.ink, fontFamily: TEXT_STRONG }}>
+    <Text variant="bodyMedium" style={{ fontFamily: TEXT_STRONG }}>
       {standingChange(course.document, edited.course, now)}
       {target && `. ${target}`}
     </Text>

@@ -6,11 +6,10 @@ import {
   type Part,
   type PlannedPiece,
 } from '@fidens/core';
-import { View } from 'react-native';
 import { PieceFacts } from '@/course-ui/piece-facts';
 import { useRecordEdit } from '@/course-ui/record-edit';
 import type { StoredCourse } from '@/data/courses';
-import { SPACE } from '@/theme/layout';
+import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { Fold } from '@/ui/fold';
 import { KeptField } from '@/ui/kept-field';
@@ -38,14 +37,14 @@ export function PieceDetails({ course, piece, part, hasFacts = false }: PieceDet
   return (
     <Fold title={`More of ${piece.name}`} summary={detailWords(piece)}>
       {!hasFacts && <PieceFacts course={course.document} piece={piece} edit={edit} />}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <Row gap="s" wrap>
         <MomentField
           label={`Extension of ${piece.name}`}
           shown="Extended for you to"
           value={piece.extended}
           onKeep={(extended) => set({ extended })}
         />
-      </View>
+      </Row>
       <Lateness piece={piece} part={part} set={set} />
       <KeptField
         label={`Note on ${piece.name}`}
@@ -80,7 +79,7 @@ function Lateness({ piece, part, set }: PartProps & { part: Part | undefined }) 
     });
   };
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <Choice
         label={`Whether ${name} was late`}
         value={how}
@@ -142,7 +141,7 @@ function Lateness({ piece, part, set }: PartProps & { part: Part | undefined }) 
           {steps.length === 0 && <Soft>What lateness costs is shown once there is a score.</Soft>}
         </>
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -156,9 +155,9 @@ const OTHERS = [
 function Others({ piece, set }: PartProps) {
   const { name, class: others = {} } = piece;
   return (
-    <View style={{ gap: SPACE.xs }}>
+    <Stack gap="xs">
       <Soft>What was told of the others, in points; it counts for nothing.</Soft>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <Row gap="s" wrap>
         {OTHERS.map(([key, shown]) => (
           <NumberRule
             key={key}
@@ -176,8 +175,8 @@ function Others({ piece, set }: PartProps) {
             }}
           />
         ))}
-      </View>
-    </View>
+      </Row>
+    </Stack>
   );
 }
 

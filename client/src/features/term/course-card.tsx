@@ -9,6 +9,7 @@ import { compute, type Computed } from '@/model/computed';
 import { useExtent } from '@/model/use-extent';
 import { SPACE } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
 import { WordChip } from '@/ui/text';
 import { gradeWords, number, rangeWords } from '@/wording/words';
 
@@ -41,23 +42,23 @@ export function CourseCard({ course, compact = false, chosen = false }: CourseCa
           gap: SPACE.m,
         }}
       >
-        <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
+        <Row gap="m" align="center">
           <Text
             variant={letter.length > 3 ? 'titleMedium' : compact ? 'headlineMedium' : 'displaySmall'}
             numberOfLines={1}
-            style={{ color: c.ink, minWidth: compact ? 36 : 54 }}
+            style={{ minWidth: compact ? 36 : 54 }}
           >
             {letter}
           </Text>
           <View style={{ flex: 1, minWidth: 0 }}>
-            <Text variant={compact ? 'titleSmall' : 'titleMedium'} numberOfLines={2} style={{ color: c.ink }}>
+            <Text variant={compact ? 'titleSmall' : 'titleMedium'} numberOfLines={2}>
               {course.document.title}
             </Text>
             <Text variant={compact ? 'bodySmall' : 'bodyMedium'} numberOfLines={1} style={{ color: c.soft }}>
               {compact ? shortHeadline(computed, extent) : rangeWords(computed)}
             </Text>
           </View>
-        </View>
+        </Row>
         <Ribbon segments={computed.segments} />
         {!compact && <HeadlineRow computed={computed} />}
       </Pressable>
@@ -75,19 +76,19 @@ function HeadlineRow({ computed }: { computed: Computed }) {
     course.credits && `${number(course.credits)} ${course.credits === '1' ? 'credit' : 'credits'}`,
   ].filter(Boolean);
   return (
-    <View style={{ gap: SPACE.s }}>
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
+    <Stack gap="s">
+      <Row gap="m" align="center">
         <HeadlineChip headline={headline} isPinned={course.target !== undefined} />
         <Text variant="bodyMedium" style={{ color: c.soft, flex: 1 }}>
           <HeadlineWords headline={headline} extent={extent} />
         </Text>
-      </View>
+      </Row>
       {about.length > 0 && (
         <Text variant="bodySmall" style={{ color: c.soft }}>
           {about.join(' · ')}
         </Text>
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -102,12 +103,12 @@ function HeadlineChip({ headline, isPinned }: { headline: Headline; isPinned: bo
 }
 
 function HeadlineWords({ headline, extent }: { headline: Headline; extent: Extent }) {
-  const { ink } = useColours();
+  useColours();
   if (headline.kind === 'takes') {
     const { level, alone } = headline;
     return (
       <>
-        <Text style={{ color: ink, fontFamily: TEXT_STRONG }}>{level}%</Text> on what is left
+        <Text style={{ fontFamily: TEXT_STRONG }}>{level}%</Text> on what is left
         {alone && `, or ${alone.score} of ${alone.possible} on ${alone.name}`}
       </>
     );

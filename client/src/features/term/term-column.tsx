@@ -30,9 +30,7 @@ export function TermColumn({ chosen }: { chosen?: string }) {
           <Text variant="bodySmall" style={{ color: c.soft }}>
             {term?.name}
           </Text>
-          <Text variant="headlineSmall" style={{ color: c.ink }}>
-            {points ? `GPA so far ${points}` : 'Courses'}
-          </Text>
+          <Text variant="headlineSmall">{points ? `GPA so far ${points}` : 'Courses'}</Text>
         </View>
         {courses.map((course) => (
           <Card key={course.id} course={course} compact chosen={course.id === chosen} />

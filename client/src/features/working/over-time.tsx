@@ -16,6 +16,7 @@ import { useNow } from '@/data/session';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { AxisText } from '@/ui/axis-text';
+import { Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
 import { SectionTitle, Soft } from '@/ui/text';
 import { decimals } from '@/wording/decimals';
@@ -24,12 +25,12 @@ import { percent } from '@/wording/words';
 /** The standing after each settled piece, drawn and as a table, and what moved it most. */
 export function OverTime({ course }: { course: Course }) {
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <SectionTitle>Over time</SectionTitle>
       <Fold title="The standing after each piece" summary="Drawn, and what moved it most.">
         <Drawn course={course} />
       </Fold>
-    </View>
+    </Stack>
   );
 }
 
@@ -39,11 +40,11 @@ function Drawn({ course }: { course: Course }) {
   const drawn = points.filter(({ value }) => value !== undefined);
   if (drawn.length < 2) return <Soft>It is drawn once two pieces count.</Soft>;
   return (
-    <View style={{ gap: SPACE.m }}>
+    <Stack gap="m">
       <Soft>{moveWords(points)}</Soft>
       <Curve course={course} points={drawn} />
       <Table points={points} />
-    </View>
+    </Stack>
   );
 }
 

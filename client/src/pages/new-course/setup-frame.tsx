@@ -10,6 +10,7 @@ import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Aside } from '@/ui/aside';
+import { Row, Stack } from '@/ui/box';
 import { Page } from '@/ui/page';
 import { SectionTitle, Soft } from '@/ui/text';
 
@@ -34,7 +35,7 @@ export function StepMarks({ step, courseId }: { step: Step; courseId?: string })
   const c = useColours();
   const here = STEPS.indexOf(step);
   return (
-    <View role="navigation" aria-label="Steps" style={{ flexDirection: 'row', gap: SPACE.xs }}>
+    <Row role="navigation" aria-label="Steps" gap="xs">
       {STEPS.map((name, index) => {
         const isHere = index === here;
         const mark = (
@@ -64,7 +65,7 @@ export function StepMarks({ step, courseId }: { step: Step; courseId?: string })
           </View>
         );
       })}
-    </View>
+    </Row>
   );
 }
 
@@ -97,15 +98,15 @@ export function SetupFrame({ course, shown, step, children }: SetupFrameProps) {
           </Text>
         </Pressable>
       </Link>
-      <View style={{ gap: SPACE.s }}>
-        <Text variant="headlineLarge" role="heading" aria-level={1} style={{ color: c.ink }}>
+      <Stack gap="s">
+        <Text variant="headlineLarge" role="heading" aria-level={1}>
           {STEP_NAMES[step]}
         </Text>
         <StepMarks step={step} courseId={id} />
-      </View>
+      </Stack>
       <SketchRibbon root={shown.root} />
       {children}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <Row gap="s" wrap>
         {next ? (
           <Link href={`/new-course/${id}/${next}`} replace asChild>
             <Button mode="contained">Next: {STEP_NAMES[next].replace(/^I/, 'i').replace(/^R/, 'r')}</Button>
@@ -120,7 +121,7 @@ export function SetupFrame({ course, shown, step, children }: SetupFrameProps) {
             <Button>Back</Button>
           </Link>
         )}
-      </View>
+      </Row>
       {next && <Soft>All of it is kept as you go. A step that does not matter yet can be passed over.</Soft>}
     </Page>
   );

@@ -1,6 +1,5 @@
 import { applyEdits, courseSetting, find, setting, type Category, type Course } from '@fidens/core';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { PieceForm } from '@/course-ui/piece-form';
 import { ReadBackList } from '@/course-ui/read-back';
@@ -17,7 +16,7 @@ import { compute } from '@/model/computed';
 import { treeRows } from '@/model/moving';
 import { useRuleDraft, type RuleDraft } from '@/model/rule-draft';
 import { RoundRule } from '@/rules/round/editor';
-import { SPACE } from '@/theme/layout';
+import { Stack } from '@/ui/box';
 import { Empty } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
 import { countPieces, plural } from '@/wording/words';
@@ -59,10 +58,10 @@ function Categories({
   const { root } = document;
   const { standing } = compute(document, now).outlooks;
   return (
-    <View style={{ gap: SPACE.m }}>
+    <Stack gap="m">
       <CombineRule course={document} category={root} isRoot derivation={standing} edit={edit} />
       <CategoryList course={document} standing={standing} edit={edit} brief onWeight={onWeight} />
-    </View>
+    </Stack>
   );
 }
 
@@ -74,7 +73,7 @@ function Pieces({ draft }: StepProps) {
     .filter((node): node is Category => node.kind === 'category')
     .filter(({ children }) => children.every(({ kind }) => kind === 'assessment'));
   return (
-    <View style={{ gap: SPACE.xl }}>
+    <Stack gap="xl">
       {categories.length === 0 && (
         <Empty title="No categories yet">
           Pieces can stand on their own and be filed later; or go back and copy the categories first.
@@ -84,7 +83,7 @@ function Pieces({ draft }: StepProps) {
         <CategoryPieces key={category.id} draft={draft} category={category} />
       ))}
       <CategoryPieces draft={draft} category={root} />
-    </View>
+    </Stack>
   );
 }
 
@@ -94,7 +93,7 @@ function CategoryPieces({ draft: { course, edit }, category }: StepProps & { cat
   const own = category.children.filter(({ kind }) => kind === 'assessment');
   const names = own.map(({ name }) => name).join(', ');
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <SectionTitle end={<Soft>{plural(isRoot ? own.length : countPieces(category), 'piece')}</Soft>}>
         {isRoot ? 'On their own' : pathOf(course.document, category)}
       </SectionTitle>
@@ -115,7 +114,7 @@ function CategoryPieces({ draft: { course, edit }, category }: StepProps & { cat
           Add pieces
         </Button>
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -129,8 +128,8 @@ function ScaleAndPolicies({ draft: { course, edit } }: StepProps) {
   const { document } = course;
   const { scale, policy } = document;
   return (
-    <View style={{ gap: SPACE.xl }}>
-      <View style={{ gap: SPACE.m }}>
+    <Stack gap="xl">
+      <Stack gap="m">
         <SectionTitle>Grading scale</SectionTitle>
         <ScaleChoice
           label="Grading scale"
@@ -146,17 +145,17 @@ function ScaleAndPolicies({ draft: { course, edit } }: StepProps) {
         />
         <ScaleRead scale={scale} />
         <Soft>Each band can be changed on the Rules page.</Soft>
-      </View>
+      </Stack>
       <CoursePolicies policy={policy} edit={edit} />
-    </View>
+    </Stack>
   );
 }
 
 function ReadBackStep({ draft: { course } }: StepProps) {
   return (
-    <View style={{ gap: SPACE.m }}>
+    <Stack gap="m">
       <Soft>Hold this against the syllabus, line by line. It stays on the Rules page.</Soft>
       <ReadBackList course={course.document} />
-    </View>
+    </Stack>
   );
 }

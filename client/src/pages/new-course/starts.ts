@@ -1,4 +1,4 @@
-import type { Category, Combine, Course, Scale } from '@fidens/core';
+import { typedDecimal, type Category, type Combine, type Course, type Scale } from '@fidens/core';
 import { newId } from '@/model/new-id';
 
 /** What a new course can start from, beside a rule sheet. */
@@ -16,7 +16,7 @@ function withNames<T extends object>(document: T, { title, code, credits }: Cour
     ...document,
     title: title.trim(),
     ...(code.trim() && { code: code.trim() }),
-    ...(credits && { credits: credits.trim().replace(',', '.') }),
+    ...(credits && { credits: typedDecimal(credits) }),
   };
 }
 

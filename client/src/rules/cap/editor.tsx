@@ -1,6 +1,5 @@
 import type { Decimal } from '@fidens/core';
-import { View } from 'react-native';
-import { SPACE } from '@/theme/layout';
+import { Stack } from '@/ui/box';
 import { NumberRule } from '@/ui/number-rule';
 import { Soft } from '@/ui/text';
 import { number } from '@/wording/words';
@@ -8,7 +7,7 @@ import type { RuleEditor } from '../rule';
 
 /** The highest percent that counts. */
 export const CapEditor: RuleEditor<Decimal> = ({ of, value, onChange }) => (
-  <View style={{ gap: SPACE.s }}>
+  <Stack gap="s">
     <NumberRule
       label={`Highest percent of ${of}`}
       shown="At most %"
@@ -17,5 +16,5 @@ export const CapEditor: RuleEditor<Decimal> = ({ of, value, onChange }) => (
       onKeep={onChange}
     />
     <Soft>{value === undefined ? 'It may pass 100%.' : `No more than ${number(value)}% counts.`}</Soft>
-  </View>
+  </Stack>
 );

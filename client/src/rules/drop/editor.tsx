@@ -1,6 +1,5 @@
 import type { Drop } from '@fidens/core';
-import { View } from 'react-native';
-import { SPACE } from '@/theme/layout';
+import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { NumberRule } from '@/ui/number-rule';
 import type { RuleEditor } from '../rule';
@@ -58,8 +57,8 @@ export const DropEditor: RuleEditor<Drop> = ({ of, value, inForce, onChange }) =
   const { lowest, highest, by, when } = { ...NO_DROP, ...value };
   const change = (fields: Drop) => onChange(dropWith(value, fields));
   return (
-    <View style={{ gap: SPACE.s }}>
-      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+    <Stack gap="s">
+      <Row gap="s">
         {!inForce && <LowestDropped of={of} value={value} onChange={onChange} />}
         {by !== 'benefit' && (
           <DropAmount
@@ -69,7 +68,7 @@ export const DropEditor: RuleEditor<Drop> = ({ of, value, inForce, onChange }) =
             onKeep={(value) => change({ highest: value })}
           />
         )}
-      </View>
+      </Row>
       {lowest + highest > 0 && (
         <>
           <Choice
@@ -105,6 +104,6 @@ export const DropEditor: RuleEditor<Drop> = ({ of, value, inForce, onChange }) =
           />
         </>
       )}
-    </View>
+    </Stack>
   );
 };

@@ -1,6 +1,5 @@
 import type { LatePolicy } from '@fidens/core';
-import { View } from 'react-native';
-import { SPACE } from '@/theme/layout';
+import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { NumberRule } from '@/ui/number-rule';
 import { Soft } from '@/ui/text';
@@ -22,7 +21,7 @@ interface LateRuleProps {
 export function LateRule({ of, value, inherited, onChange }: LateRuleProps) {
   const chosen = value ? 'own' : value === undefined && inherited ? 'inherited' : 'none';
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <Choice
         label={`Late work in ${of}`}
         value={chosen}
@@ -44,7 +43,7 @@ export function LateRule({ of, value, inherited, onChange }: LateRuleProps) {
         }
       />
       {value && <LatePolicyFields of={of} policy={value} onChange={onChange} />}
-    </View>
+    </Stack>
   );
 }
 
@@ -62,8 +61,8 @@ function LatePolicyFields({
     onChange(Object.fromEntries(entries) as unknown as LatePolicy);
   };
   return (
-    <View style={{ gap: SPACE.s }}>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+    <Stack gap="s">
+      <Row gap="s" wrap>
         <NumberRule
           label={`Percent lost each day in ${of}`}
           shown="% a day"
@@ -94,7 +93,7 @@ function LatePolicyFields({
           wants="Days from 0 up, or nothing."
           onKeep={(closes) => set({ perDay: policy.perDay, closes })}
         />
-      </View>
+      </Row>
       <Choice
         label={`Lost of what, in ${of}`}
         value={policy.of ?? 'possible'}
@@ -115,7 +114,7 @@ function LatePolicyFields({
         onChange={(count) => set({ perDay: policy.perDay, count })}
       />
       <Soft>{capital(lateWords(policy))}.</Soft>
-    </View>
+    </Stack>
   );
 }
 

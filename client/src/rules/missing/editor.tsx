@@ -1,6 +1,5 @@
 import type { MissingPolicy } from '@fidens/core';
-import { View } from 'react-native';
-import { SPACE } from '@/theme/layout';
+import { Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { NumberRule } from '@/ui/number-rule';
 import type { RuleEditor } from '../rule';
@@ -21,7 +20,7 @@ interface MissingRuleProps {
 export function MissingRule({ of, value, inherited, onChange }: MissingRuleProps) {
   const chosen = value?.counts ?? (inherited ? 'inherited' : 'percent');
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <Choice
         label={`Missing work in ${of}`}
         value={chosen}
@@ -54,7 +53,7 @@ export function MissingRule({ of, value, inherited, onChange }: MissingRuleProps
           onKeep={(percent) => onChange({ counts: 'percent', percent: percent! })}
         />
       )}
-    </View>
+    </Stack>
   );
 }
 

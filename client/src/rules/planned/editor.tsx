@@ -1,6 +1,5 @@
 import type { Planned } from '@fidens/core';
-import { View } from 'react-native';
-import { SPACE } from '@/theme/layout';
+import { Row, Stack } from '@/ui/box';
 import { NumberRule } from '@/ui/number-rule';
 import { Soft } from '@/ui/text';
 import type { RuleEditor } from '../rule';
@@ -9,8 +8,8 @@ import type { RuleEditor } from '../rule';
 export const PlannedEditor: RuleEditor<Planned> = ({ category, of, value: planned, onChange }) => {
   if (category.combine === 'weights') return null;
   return (
-    <View style={{ gap: SPACE.s }}>
-      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+    <Stack gap="s">
+      <Row gap="s">
         <NumberRule
           label={`Pieces that the syllabus promises in ${of}`}
           shown="Promised pieces"
@@ -32,12 +31,12 @@ export const PlannedEditor: RuleEditor<Planned> = ({ category, of, value: planne
             onKeep={(possible) => onChange({ ...planned, possible: possible! })}
           />
         )}
-      </View>
+      </Row>
       <Soft>
         {planned
           ? 'What is promised and not listed counts as open work in floor, ceiling, forecast and reach.'
           : 'How many pieces the syllabus speaks of, where not all are listed yet.'}
       </Soft>
-    </View>
+    </Stack>
   );
 };

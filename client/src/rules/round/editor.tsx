@@ -1,6 +1,5 @@
 import type { Round } from '@fidens/core';
-import { View } from 'react-native';
-import { SPACE } from '@/theme/layout';
+import { Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { NumberRule } from '@/ui/number-rule';
 import { Soft } from '@/ui/text';
@@ -16,7 +15,7 @@ interface RoundRuleProps {
 /** How a percent is rounded before it is used. */
 export function RoundRule({ of, value, onChange }: RoundRuleProps) {
   return (
-    <View style={{ gap: SPACE.s }}>
+    <Stack gap="s">
       <NumberRule
         label={`Rounding step of ${of}`}
         shown="Round to %"
@@ -39,7 +38,7 @@ export function RoundRule({ of, value, onChange }: RoundRuleProps) {
         />
       )}
       <Soft>{value ? `Rounded ${roundWords(value)}.` : 'It is not rounded.'}</Soft>
-    </View>
+    </Stack>
   );
 }
 
