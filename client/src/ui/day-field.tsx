@@ -1,8 +1,7 @@
-import { createElement } from 'react';
 import { Controller, type Control, type FieldValues, type Path } from 'react-hook-form';
 import { View } from 'react-native';
-import { HelperText, Text } from 'react-native-paper';
-import { TEXT, useColours, useFidensTheme } from '@/theme/paper-theme';
+import { HelperText } from 'react-native-paper';
+import { BrowserField } from './browser-field';
 
 interface DayFieldProps<F extends FieldValues> {
   control: Control<F>;
@@ -10,52 +9,25 @@ interface DayFieldProps<F extends FieldValues> {
   label: string;
 }
 
-/** A day, chosen in the browser's own calendar, which knows the student's language, keyboard and screen reader. */
+/** A day in a form. */
 export function DayField<F extends FieldValues>({ control, name, label }: DayFieldProps<F>) {
-  const c = useColours();
-  const { dark } = useFidensTheme();
   return (
     <Controller
       control={control}
       name={name}
       render={({ field: { value, onChange, onBlur }, fieldState: { error } }) => (
-        <View style={{ marginTop: 6 }}>
-          <Text
-            variant="labelSmall"
-            aria-hidden
-            style={{
-              position: 'absolute',
-              top: -8,
-              left: 10,
-              paddingHorizontal: 4,
-              color: c.soft,
-              backgroundColor: c.paper,
-              zIndex: 1,
-            }}
-          >
-            {label}
-          </Text>
-          {createElement('input', {
-            type: 'date',
-            'aria-label': label,
-            'aria-invalid': !!error,
-            value,
-            onChange: ({ target }: { target: { value: string } }) => onChange(target.value),
-            onBlur,
-            style: {
-              height: 50,
-              boxSizing: 'border-box',
-              width: '100%',
-              padding: '0 10px',
-              borderRadius: 4,
-              border: `1px solid ${c.segment}`,
-              background: c.paper,
-              color: c.ink,
-              colorScheme: dark ? 'dark' : 'light',
-              fontFamily: TEXT,
-              fontSize: 15,
-            },
-          })}
+        <View>
+          <BrowserField
+            type="date"
+            label={label}
+            shown={label}
+            value={value}
+            isWrong={!!error}
+            ground="paper"
+            height={50}
+            onType={onChange}
+            onLeave={onBlur}
+          />
           {error && (
             <HelperText type="error" padding="none" role="alert">
               {label} {error.message}.

@@ -1,9 +1,8 @@
 import { momentText } from '@fidens/core';
 import { format } from 'date-fns/format';
 import { View } from 'react-native';
-import { Text } from 'react-native-paper';
-import { TEXT, useColours, useFidensTheme } from '@/theme/paper-theme';
-import { Wrong } from '@/ui/text';
+import { BrowserField } from './browser-field';
+import { Wrong } from './text';
 import { useKept } from './use-kept';
 
 interface MomentFieldProps {
@@ -20,8 +19,6 @@ interface MomentFieldProps {
 
 /** A day and time in the browser's own calendar, where the student is; it keeps itself when it is left, or on Enter. */
 export function MomentField({ label, shown, value, onKeep, ground = 'tint' }: MomentFieldProps) {
-  const c = useColours();
-  const { dark } = useFidensTheme();
   const { text, wrong, type, keep } = useKept({
     value: value === undefined ? '' : localText(value),
     // What is typed in part only is empty for the browser, which is not the same as nothing.
@@ -29,43 +26,18 @@ export function MomentField({ label, shown, value, onKeep, ground = 'tint' }: Mo
     onKeep: (typed) => onKeep(typed === '' ? undefined : momentText(new Date(typed))),
   });
   return (
-    <View style={{ marginTop: 6, flexGrow: 1, flexBasis: 190 }}>
-      <Text
-        variant="labelSmall"
-        aria-hidden
-        style={{
-          position: 'absolute',
-          top: -8,
-          left: 10,
-          paddingHorizontal: 4,
-          color: c.soft,
-          backgroundColor: c[ground],
-          zIndex: 1,
-        }}
-      >
-        {shown}
-      </Text>
-      <input
+    <View style={{ flexGrow: 1, flexBasis: 190 }}>
+      <BrowserField
         type="datetime-local"
-        aria-label={label}
-        aria-invalid={!!wrong}
+        label={label}
+        shown={shown}
         value={text === HALF ? '' : text}
-        onChange={({ target }) => type(target.validity.badInput ? HALF : target.value)}
-        onBlur={keep}
-        onKeyDown={({ key }) => key === 'Enter' && keep()}
-        style={{
-          height: 44,
-          boxSizing: 'border-box',
-          width: '100%',
-          padding: '0 10px',
-          borderRadius: 4,
-          border: `1px solid ${c.segment}`,
-          background: 'transparent',
-          color: c.ink,
-          colorScheme: dark ? 'dark' : 'light',
-          fontFamily: TEXT,
-          fontSize: 15,
-        }}
+        isWrong={!!wrong}
+        ground={ground}
+        height={44}
+        onType={(next, isHalf) => type(isHalf ? HALF : next)}
+        onLeave={keep}
+        onEnter={keep}
       />
       {wrong && <Wrong>{wrong}</Wrong>}
     </View>

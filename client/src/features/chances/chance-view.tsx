@@ -13,6 +13,7 @@ import { useNow } from '@/data/session';
 import { SPACE } from '@/theme/layout';
 import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';
 import { AxisText } from '@/ui/axis-text';
+import { Bar } from '@/ui/bar';
 import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { Fold } from '@/ui/fold';
@@ -119,7 +120,6 @@ export function chanceText(probability: number): string {
 }
 
 function Bands({ chance: { bands } }: { chance: Chance }) {
-  const c = useColours();
   const shown = bands.filter(({ probability }) => probability > 0);
   return (
     <View role="table" aria-label="The chance of each letter">
@@ -132,15 +132,8 @@ function Bands({ chance: { bands } }: { chance: Chance }) {
           <Text role="rowheader" variant="titleMedium" style={{ minWidth: 44 }}>
             {label}
           </Text>
-          <View aria-hidden style={{ flex: 1, height: 8, borderRadius: 4, backgroundColor: c.pale }}>
-            <View
-              style={{
-                height: 8,
-                borderRadius: 4,
-                width: `${Math.max(1, probability * 100)}%`,
-                backgroundColor: c.segment,
-              }}
-            />
+          <View style={{ flex: 1 }}>
+            <Bar percent={Math.max(1, probability * 100)} tone="segment" />
           </View>
           <Text
             role="cell"

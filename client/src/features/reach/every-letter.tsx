@@ -25,6 +25,7 @@ import { useChange } from '@/model/use-change';
 import { useExtent } from '@/model/use-extent';
 import { SPACE } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { Bar } from '@/ui/bar';
 import { Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { Fold } from '@/ui/fold';
@@ -106,7 +107,7 @@ const LetterRow = memo(function LetterRow({
       </Text>
       <View style={{ flex: 1, gap: SPACE.xs, minWidth: 0 }}>
         <Soft>{words}</Soft>
-        {state === 'reachable' && <LevelBar level={level} target={isGoal} />}
+        {state === 'reachable' && <Bar percent={level} tone={isGoal ? 'ask' : 'primary'} />}
       </View>
       <LevelWords state={state} shown={shown} sure={sure} />
     </View>
@@ -120,22 +121,6 @@ function LevelWords({ state, shown, sure }: Pick<LetterRowProps, 'state' | 'show
     <Text variant="titleLarge" style={{ fontFamily: TEXT_STRONG, minWidth: 78, textAlign: 'right' }}>
       {shown}%
     </Text>
-  );
-}
-
-function LevelBar({ level, target }: { level: number; target: boolean }) {
-  const c = useColours();
-  return (
-    <View style={{ height: 7, borderRadius: 4, backgroundColor: c.pale }}>
-      <View
-        style={{
-          height: 7,
-          borderRadius: 4,
-          width: `${level}%`,
-          backgroundColor: target ? c.ask : c.primary,
-        }}
-      />
-    </View>
   );
 }
 

@@ -1,12 +1,9 @@
 import { OUTLOOKS, type OutlookName } from '@fidens/core';
 import { Link } from 'expo-router';
-import { memo } from 'react';
 import { Pressable, View } from 'react-native';
-import { Text } from 'react-native-paper';
 import type { Computed } from '@/model/computed';
-import { SPACE } from '@/theme/layout';
-import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
+import { GradeCard } from '@/ui/card';
 import { SectionTitle } from '@/ui/text';
 import { gradeWords, OUTLOOK_NAMES } from '@/wording/words';
 
@@ -34,7 +31,7 @@ export function FourOutlooks({ computed, courseId }: FourOutlooksProps) {
           if (courseId === undefined)
             return (
               <View key={name} style={PLACE}>
-                <Card name={name} {...grade} />
+                <GradeCard title={OUTLOOK_NAMES[name]} {...grade} lines={[ASSUMES[name]]} />
               </View>
             );
           return (
@@ -44,7 +41,7 @@ export function FourOutlooks({ computed, courseId }: FourOutlooksProps) {
                 aria-label={`${OUTLOOK_NAMES[name]}: ${grade.letter}, ${grade.percent}. ${ASSUMES[name]} Its working`}
                 style={PLACE}
               >
-                <Card name={name} {...grade} />
+                <GradeCard title={OUTLOOK_NAMES[name]} {...grade} lines={[ASSUMES[name]]} />
               </Pressable>
             </Link>
           );
@@ -56,47 +53,3 @@ export function FourOutlooks({ computed, courseId }: FourOutlooksProps) {
 
 /** Two beside each other on a phone, four where there is room. */
 const PLACE = { flexGrow: 1, flexBasis: 132 } as const;
-
-const Card = memo(function Card({
-  name,
-  letter,
-  percent,
-}: {
-  name: OutlookName;
-  letter: string;
-  percent: string;
-}) {
-  const c = useColours();
-  return (
-    <View
-      style={{
-        flexGrow: 1,
-        backgroundColor: c.card,
-        borderColor: c.rule,
-        borderWidth: 1,
-        borderRadius: 16,
-        padding: SPACE.m,
-        gap: 2,
-      }}
-    >
-      <Text variant="labelMedium" style={{ color: c.soft }}>
-        {OUTLOOK_NAMES[name]}
-      </Text>
-      <Row gap="s" align="baseline">
-        <Text
-          variant={letter.length > 3 ? 'titleMedium' : 'headlineMedium'}
-          numberOfLines={1}
-          style={{ flexShrink: 1 }}
-        >
-          {letter}
-        </Text>
-        <Text variant="titleMedium" style={{ fontFamily: TEXT_STRONG }}>
-          {percent}
-        </Text>
-      </Row>
-      <Text variant="bodySmall" style={{ color: c.soft }}>
-        {ASSUMES[name]}
-      </Text>
-    </View>
-  );
-});

@@ -5,6 +5,7 @@ import { Text } from 'react-native-paper';
 import type { Computed } from '@/model/computed';
 import { SPACE } from '@/theme/layout';
 import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';
+import { Bar } from '@/ui/bar';
 import { Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { SectionTitle, Soft } from '@/ui/text';
@@ -40,7 +41,7 @@ export const SwingBars = memo(function SwingBars({ computed }: { computed: Compu
       )}
       <View role="list" aria-label="Open pieces and how far each can move the course">
         {shown.slice(0, FIRST).map((piece) => (
-          <Bar key={piece.id} piece={piece} most={most} next={next?.label} />
+          <PieceBar key={piece.id} piece={piece} most={most} next={next?.label} />
         ))}
       </View>
       {shown.length > FIRST && <Soft>And {shown.length - FIRST} more, each with less.</Soft>}
@@ -48,7 +49,7 @@ export const SwingBars = memo(function SwingBars({ computed }: { computed: Compu
   );
 });
 
-function Bar({ piece, most, next }: { piece: Potential; most: number; next: string | undefined }) {
+function PieceBar({ piece, most, next }: { piece: Potential; most: number; next: string | undefined }) {
   const c = useColours();
   const width = most === 0 ? 0 : Math.max(2, (piece.swing.valueOf() / most) * 100);
   return (
@@ -64,9 +65,7 @@ function Bar({ piece, most, next }: { piece: Potential; most: number; next: stri
           up to {decimalText(piece.swing, 1)}
         </Text>
       </View>
-      <View aria-hidden style={{ height: 8, borderRadius: 4, backgroundColor: c.pale }}>
-        <View style={{ height: 8, borderRadius: 4, width: `${width}%`, backgroundColor: c.segment }} />
-      </View>
+      <Bar percent={width} tone="segment" />
       {next && <Soft>{riseWords(piece, next)}</Soft>}
     </View>
   );

@@ -1,7 +1,7 @@
 import { rehearse } from '@fidens/core';
 import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { Button, Text } from 'react-native-paper';
+import { Button } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import type { StoredCourse } from '@/data/courses';
 import {
@@ -15,9 +15,8 @@ import { useNow } from '@/data/session';
 import { deletion, remember } from '@/data/undo';
 import { compute } from '@/model/computed';
 import { newId } from '@/model/new-id';
-import { SPACE } from '@/theme/layout';
-import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
+import { GradeCard } from '@/ui/card';
 import { Choice } from '@/ui/choice';
 import { NameForm } from '@/ui/name-form';
 import { SectionTitle, Soft } from '@/ui/text';
@@ -146,48 +145,23 @@ interface CardProps {
 }
 
 function Card({ title, course, words, dashed = false, children }: CardProps) {
-  const c = useColours();
   const now = useNow();
   const { outlooks, letters, headline } = compute(course.document, now);
   const forecast = gradeWords(outlooks.forecast, letters);
   const [floor, ceiling] = [outlooks.floor, outlooks.ceiling].map(
     (each) => gradeWords(each, letters).percent,
   );
+  const takes = headline.kind === 'takes' ? [`${headline.band.label} takes ${headline.level}%`] : [];
   return (
-    <View
-      role="listitem"
-      style={{
-        flexGrow: 1,
-        flexBasis: 150,
-        maxWidth: 320,
-        backgroundColor: c.card,
-        borderColor: dashed ? c.ask : c.rule,
-        borderStyle: dashed ? 'dashed' : 'solid',
-        borderWidth: dashed ? 1.5 : 1,
-        borderRadius: 16,
-        padding: SPACE.m,
-        gap: 2,
-      }}
-    >
-      <Text variant="titleSmall" numberOfLines={2}>
-        {title}
-      </Text>
-      <Row gap="s" align="baseline">
-        <Text variant={forecast.letter.length > 3 ? 'titleMedium' : 'headlineMedium'}>{forecast.letter}</Text>
-        <Text variant="titleMedium">{forecast.percent}</Text>
-      </Row>
-      <Text variant="bodySmall" style={{ color: c.soft }}>
-        forecast · can end {floor} to {ceiling}
-      </Text>
-      {headline.kind === 'takes' && (
-        <Text variant="bodySmall" style={{ color: c.soft }}>
-          {headline.band.label} takes {headline.level}%
-        </Text>
-      )}
-      <Text variant="bodySmall" numberOfLines={3} style={{ color: c.soft }}>
-        {words}
-      </Text>
-      {children}
+    <View role="listitem" style={{ flexGrow: 1, flexBasis: 150, maxWidth: 320 }}>
+      <GradeCard
+        title={title}
+        {...forecast}
+        lines={[`forecast · can end ${floor} to ${ceiling}`, ...takes, words]}
+        dashed={dashed}
+      >
+        {children}
+      </GradeCard>
     </View>
   );
 }
