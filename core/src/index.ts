@@ -10,13 +10,56 @@ export { type MissingPolicy } from './rules/missing/index';
 export { type Planned } from './rules/planned/index';
 export { type Round } from './rules/round/index';
 export { exact, floating } from './numbers/arithmetic';
-export { type Decimal, decimalSchema, inWords, isDecimal, isRealMoment, momentText, positiveDecimalSchema, shortestDecimal, typedDecimal } from './numbers/decimal';
-export { decimalText, fractionOfPercent, HUNDRED, ONE, rational, type Rational, ZERO } from './numbers/rational';
-export { credentialsSchema, libraryNameSchema, registrationSchema, termSchema } from './document/account-schema';
-export { type Assessment, type Band, type Category, type Combine, type Course, type CourseNode, type Policy, type Scale, type Score, type Status, statusOf, type Target } from './document/course';
+export {
+  type Decimal,
+  decimalSchema,
+  inWords,
+  isDecimal,
+  isRealMoment,
+  momentText,
+  positiveDecimalSchema,
+  shortestDecimal,
+  typedDecimal,
+} from './numbers/decimal';
+export {
+  decimalText,
+  fractionOfPercent,
+  HUNDRED,
+  ONE,
+  rational,
+  type Rational,
+  ZERO,
+} from './numbers/rational';
+export {
+  credentialsSchema,
+  libraryNameSchema,
+  registrationSchema,
+  termSchema,
+} from './document/account-schema';
+export {
+  type Assessment,
+  type Band,
+  type Category,
+  type Combine,
+  type Course,
+  type CourseNode,
+  type Policy,
+  type Scale,
+  type Score,
+  type Status,
+  statusOf,
+  type Target,
+} from './document/course';
 export { checkCourse, checkScale } from './document/course-file';
 export { assessmentFields, courseFields } from './document/course-schema';
-export { type Entry, type EntryReading, type EntrySet, entryText, readEntry, STATE_WORDS } from './document/entry';
+export {
+  type Entry,
+  type EntryReading,
+  type EntrySet,
+  entryText,
+  readEntry,
+  STATE_WORDS,
+} from './document/entry';
 export { isSame } from './document/same';
 export { find, isCounted, nodesIn, pieces, type Placed, walk } from './document/tree';
 export { check, depthFault, type Fault, JOI_OPTIONS } from './document/validation';
@@ -42,14 +85,39 @@ export { checkEdits } from './editing/edit-schema';
 export { handedInNow } from './editing/handed-in';
 export { type PastChange, type PastStep, pastSteps, reversal } from './editing/history';
 export { type Recombination, recombinations } from './editing/recombine';
-export { checkRehearsal, type NextTry, type Rehearsal, rehearse, type Try, withTry } from './editing/rehearsal';
+export {
+  checkRehearsal,
+  type NextTry,
+  type Rehearsal,
+  rehearse,
+  type Try,
+  withTry,
+} from './editing/rehearsal';
 export { copyRules, ruleSheet, withSheet } from './editing/rule-sheet';
 export { scaleToHundred, spreadRest, weighed } from './editing/weights';
 export { answer, type Answer } from './insight/answer';
-export { chance, type Chance, CHANCE_RUNS, type ChanceAssumptions, type NoChance, simulate, USUAL_ASSUMPTIONS } from './insight/chance';
+export {
+  chance,
+  type Chance,
+  CHANCE_RUNS,
+  type ChanceAssumptions,
+  type NoChance,
+  simulate,
+  USUAL_ASSUMPTIONS,
+} from './insight/chance';
 export { type Effect, effectOf, type Participation, type ShownGrade } from './insight/effect';
 export { gpa } from './insight/gpa';
 export { halvesOf, partAsCourse } from './insight/half';
-export { type Extent, extentOf, headline, type Headline, headlinePhrases, isInCeiling, nameOf, type Phrase, shownLevel } from './insight/headline';
+export {
+  type Extent,
+  extentOf,
+  headline,
+  type Headline,
+  headlinePhrases,
+  isInCeiling,
+  nameOf,
+  type Phrase,
+  shownLevel,
+} from './insight/headline';
 export { largestMove, overTime, type StandingThen } from './insight/over-time';
 export { pooledPoints, ribbon, type Segment, settledPoints, sketch } from './insight/ribbon';

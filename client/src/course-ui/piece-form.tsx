@@ -42,7 +42,7 @@ function wholeSchema(most: number): Joi.StringSchema {
 
 const formSchema = Joi.object({
   name: assessmentFields.name.required(),
-  possible: typedSchema(assessmentFields.possible, 'must be a number above 0').required(),
+  possible: typedSchema(assessmentFields.possible, 'must be above 0').required(),
   weight: typedSchema(assessmentFields.weight, 'must be a number from 0 up').allow(''),
   day: Joi.string()
     .allow('')

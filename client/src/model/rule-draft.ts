@@ -1,13 +1,4 @@
-import {
-  applyEdits,
-  checkCourse,
-  checkEdits,
-  pieces,
-  statusOf,
-  type Course,
-  type Edit,
-  type Effect,
-} from '@fidens/core';
+import { applyEdits, checkCourse, checkEdits, pieces, statusOf, type Course, type Edit, type Effect } from '@fidens/core';
 import { useCallback, useMemo, useState } from 'react';
 import type { StoredCourse } from '@/data/courses';
 import { keptValues } from '@/data/kept-state';

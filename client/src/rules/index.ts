@@ -1,11 +1,17 @@
 import type { CategoryRules } from '@fidens/core';
+import { CapEditor } from './cap/editor';
 import { CAP_WORDS } from './cap/words';
+import { DropEditor } from './drop/editor';
 import { DROP_WORDS } from './drop/words';
+import { LateEditor } from './late/editor';
 import { LATE_WORDS } from './late/words';
+import { MissingEditor } from './missing/editor';
 import { MISSING_WORDS } from './missing/words';
+import { PlannedEditor } from './planned/editor';
 import { PLANNED_WORDS } from './planned/words';
+import { RoundEditor } from './round/editor';
 import { ROUND_WORDS } from './round/words';
-import type { RuleWords } from './rule';
+import type { RuleEditor, RuleWords } from './rule';
 
 /** What every rule of a category says, in the order in which a syllabus has them. */
 export const CATEGORY_RULE_WORDS: {
@@ -31,3 +37,15 @@ export function rulesInWords(category: CategoryRules, how: 'short' | 'sentence')
     return value === undefined ? [] : (words[how]?.(value) ?? []);
   });
 }
+
+/** Where each rule of a category is set, in the order in which they stand. */
+export const RULE_EDITORS: {
+  readonly [Field in keyof CategoryRules]-?: RuleEditor<Exclude<CategoryRules[Field], undefined>>;
+} = {
+  drop: DropEditor,
+  planned: PlannedEditor,
+  cap: CapEditor,
+  round: RoundEditor,
+  missing: MissingEditor,
+  late: LateEditor,
+};

@@ -1,6 +1,7 @@
 import type { Decimal } from '../numbers/decimal';
 import { capRule } from './cap';
-import { dropRule, type Drop } from './drop/form';
+import { dropRule } from './drop';
+import type { Drop } from './drop/form';
 import { lateRule, type LatePolicy } from './late/form';
 import { missingRule, type MissingPolicy } from './missing';
 import { plannedRule, type Planned } from './planned';

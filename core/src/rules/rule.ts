@@ -1,4 +1,5 @@
 import type Joi from 'joi';
+import type { Rational } from '../numbers/rational';
 
 /** Any JSON object. */
 export type Json = Readonly<Record<string, unknown>>;
@@ -17,6 +18,14 @@ export interface CategoryFacts {
   readonly isEmpty: boolean;
 }
 
+/** What is known of a category's regular children without looking at values; nothing of one where it is not known. */
+export interface CategoryShape {
+  /** What full marks of each are in the category. */
+  readonly units: readonly (Rational | undefined)[];
+  /** Their points. */
+  readonly sizes: readonly (Rational | undefined)[];
+}
+
 /**
  * What every rule of a category tells the house beside what it does to a value. What it does stands in its folder too and is called
  * where categories are added up, at the rule's place in the order that the grading rules give.
@@ -28,6 +37,11 @@ export interface CategoryRule<F> {
   readonly schema: Joi.Schema;
   /** What of it does not agree with the rest of its category. It looks at any JSON, right or wrong in form. */
   readonly faults?: (category: Json) => readonly RuleFault[];
+  /**
+   * Whether it can make a category fall as pieces in it rise. What says nothing here cannot: then a search may take the grade for one that
+   * only rises (`search/monotone.ts`).
+   */
+  readonly canFall?: (value: F, shape: CategoryShape) => boolean;
   /** What about it needs a decision, though it is no reason to refuse it (grading rules, section 9). */
   readonly problem?: (value: F, facts: CategoryFacts) => RuleProblem | undefined;
 }

@@ -1,14 +1,17 @@
+import type { Category } from '../document/course';
 import { unit } from '../grading/add-up';
 import type { PlannedCategory, PlannedNode, PlannedPiece } from '../grading/plan';
 import { exact } from '../numbers/arithmetic';
 import { ZERO, type Rational } from '../numbers/rational';
-import { areAlike, canFall } from '../rules/drop/monotone';
+import { CATEGORY_RULES, type CategoryRules } from '../rules';
+import { acts, areAlike } from '../rules/drop/monotone';
+import type { CategoryRule, CategoryShape } from '../rules/rule';
 
 /**
  * Whether the course's grade can only rise as the varying pieces rise together.
  *
- * Caps, rounding, lateness and sums with fixed weights only rise; drops may not. So the answer is yes where no drop can make a rise
- * fall (`rules/drop/monotone.ts`) in any category that holds a varying piece, and where a category pools points, none of its
+ * Caps, rounding, lateness and sums with fixed weights only rise; drops may not. So the answer is yes where no rule can make a rise
+ * fall (`CategoryRule.canFall`) in any category that holds a varying piece, and where a category pools points, none of its
  * categories can change how many points it stands for.
  */
 export function isMonotone(root: PlannedCategory, varies: (piece: PlannedPiece) => boolean): boolean {
@@ -32,7 +35,7 @@ function shapeOf(node: PlannedNode, varies: (piece: PlannedPiece) => boolean): S
     .map((child) => ({ child, shape: shapeOf(child, varies) }));
   const moving = children.some(({ shape }) => shape.varies);
   const regular = children.filter(({ child }) => !child.extra);
-  const drops = drop.lowest + drop.highest > 0 && regular.length > 1;
+  const drops = acts(drop, regular.length);
   const sizes = regular.map(({ shape }) => shape.size);
   const units = regular.map(({ child, shape }) =>
     combine === 'points' && shape.size === undefined
@@ -46,9 +49,20 @@ function shapeOf(node: PlannedNode, varies: (piece: PlannedPiece) => boolean): S
   const rises =
     children.every(({ shape }) => shape.rises) &&
     (!pooled || children.every(({ shape }) => shape.fixed)) &&
-    !(drops && canFall(drop, units, sizes));
+    !canRulesFall(node.source, { units, sizes });
   return { varies: true, rises, fixed, size };
 }
+
+/** Whether one of a category's rules can make it fall as what is in it rises. */
+function canRulesFall(category: Category, shape: CategoryShape): boolean {
+  return RULE_NAMES.some((name) => {
+    const value = category[name];
+    const { canFall } = CATEGORY_RULES[name] as CategoryRule<unknown>;
+    return value !== undefined && !!canFall?.(value, shape);
+  });
+}
+
+const RULE_NAMES = Object.keys(CATEGORY_RULES) as (keyof CategoryRules)[];
 
 function total(values: readonly (Rational | undefined)[]): Rational | undefined {
   return values.every((value) => value !== undefined) ? exact.sum(values, (value) => value) : undefined;

@@ -3,6 +3,7 @@ import { keysIn, kSmallest, type Keys } from '../../numbers/k-smallest';
 import { dropForBenefit } from './by-benefit';
 import type { Addition, Candidates } from './candidates';
 import type { Drop } from './form';
+import { acts } from './monotone';
 
 /** What a category leaves out: indexes into R in order, the lowest and the highest. */
 export interface Dropped {
@@ -55,5 +56,5 @@ function reversed({ near, error, compare }: Keys): Keys {
 
 /** Whether a category's drops can leave anything of so many members out. */
 export function canDrop({ drop }: { drop: Required<Drop> }, members: number): boolean {
-  return drop.lowest + drop.highest > 0 && members > 1;
+  return acts(drop, members);
 }
