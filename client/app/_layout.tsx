@@ -11,12 +11,12 @@ import { useChosenTheme } from '@/theme/appearance';
 import { Icon } from '@/theme/icons';
 import { DISPLAY, TEXT, TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Failed, Loading } from '@/ui/states';
-import { useDecimals } from '@/wording/decimals';
+import { decimalsShown } from '@/wording/decimals';
 
 export default function Application() {
   const theme = useChosenTheme();
   // Numbers stand everywhere: with other decimals every screen is drawn anew.
-  const decimals = useDecimals();
+  const decimals = decimalsShown.use();
   const [ready, failed] = useFonts({
     [TEXT]: require('@expo-google-fonts/figtree/400Regular/Figtree_400Regular.ttf') as number,
     [TEXT_MEDIUM]: require('@expo-google-fonts/figtree/500Medium/Figtree_500Medium.ttf') as number,

@@ -10,7 +10,18 @@ import { useNow, useSession, useSweep } from '@/data/session';
 import { DecideMany, keyOf } from '@/features/loose-ends/decide-many';
 import { PieceRow } from '@/features/scores/piece-row';
 import { compute } from '@/model/computed';
-import { isPiece, LOOSE_WORDS, overdueOn, useAhead, useLooseEnds, wantsDecision, type Ahead, type LooseEnd, type LoosePiece, type LooseRule } from '@/model/loose-ends';
+import {
+  isPiece,
+  LOOSE_WORDS,
+  overdueOn,
+  useAhead,
+  useLooseEnds,
+  wantsDecision,
+  type Ahead,
+  type LooseEnd,
+  type LoosePiece,
+  type LooseRule,
+} from '@/model/loose-ends';
 import { partOf } from '@/model/part-of';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';

@@ -9,20 +9,18 @@ import { useSession } from '@/data/session';
 import { useSaveTerm, useTerm, type Term } from '@/data/terms';
 import { RuleSheetList, ScaleList } from '@/features/files/library-lists';
 import { SignOut } from '@/shell/sign-out';
-import { chooseAppearance, useAppearance } from '@/theme/appearance';
+import { appearance } from '@/theme/appearance';
 import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/choice';
 import { DayField } from '@/ui/day-field';
 import { FormField } from '@/ui/form-field';
 import { Page } from '@/ui/page';
 import { SectionTitle, Soft } from '@/ui/text';
-import { chooseDecimals, useDecimals } from '@/wording/decimals';
+import { decimalsShown } from '@/wording/decimals';
 
 /** You: the account, the term's dates, the scales and rule sheets to use again, and how Fidens looks. */
 export default function YouPlace() {
   const student = useSession().data?.student;
-  const appearance = useAppearance();
-  const decimals = useDecimals();
   const term = useTerm();
   return (
     <Page>
@@ -39,8 +37,8 @@ export default function YouPlace() {
         <SectionTitle>Look</SectionTitle>
         <Choice
           label="Look"
-          value={appearance}
-          onChange={chooseAppearance}
+          value={appearance.use()}
+          onChange={appearance.choose}
           options={[
             { value: 'system', label: 'As the system' },
             { value: 'light', label: 'Light' },
@@ -52,8 +50,8 @@ export default function YouPlace() {
         <SectionTitle>Numbers</SectionTitle>
         <Choice
           label="Decimals of percents"
-          value={String(decimals)}
-          onChange={(chosen) => chooseDecimals(chosen === '2' ? 2 : 1)}
+          value={decimalsShown.use()}
+          onChange={decimalsShown.choose}
           options={[
             { value: '1', label: 'One decimal: 88.7' },
             { value: '2', label: 'Two decimals: 88.71' },

@@ -1,7 +1,7 @@
 import { checkRehearsal, type Rehearsal, type Try } from '@fidens/core';
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keptValues } from '@/storage/kept-state';
 import { ask } from './api';
-import { keptValues } from './kept-state';
 
 /** Trial scores under a name, and the course they are of. */
 export interface StoredRehearsal extends Rehearsal {

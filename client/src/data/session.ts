@@ -1,8 +1,8 @@
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { changeQueue } from '@/data/sync/queue';
+import { forgetKept, keepFor } from '@/storage/kept-state';
 import { ApiError, ask } from './api';
-import { forgetKept, keepFor } from './kept-state';
 
 export interface Student {
   id: string;

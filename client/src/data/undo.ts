@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { onForget } from './kept-state';
+import { onForget } from '@/storage/kept-state';
 
 /** Something that was done, with the way back and the way forth again. */
 export interface Step {

@@ -1,5 +1,5 @@
 import { isSame } from '@fidens/core';
-import { useKeptState } from './kept-state';
+import { useKeptState } from '@/storage/kept-state';
 
 /** What was typed over something that is in force, and is not in force itself; it outlives the page. */
 interface Over<T> {

@@ -1,4 +1,27 @@
-import { effectOf, goalsOf, handedInNow, headline, lettersOf, outlooks, potentials, problems, reach, ribbon, solveLargest, type Alone, type BandReach, type Course, type Effect, type Goal, type Headline, type Letters, type Outlooks, type Potentials, type Problem, type Segment } from '@fidens/core';
+import {
+  effectOf,
+  goalsOf,
+  handedInNow,
+  headline,
+  lettersOf,
+  outlooks,
+  potentials,
+  problems,
+  reach,
+  ribbon,
+  solveLargest,
+  type Alone,
+  type BandReach,
+  type Course,
+  type Effect,
+  type Goal,
+  type Headline,
+  type Letters,
+  type Outlooks,
+  type Potentials,
+  type Problem,
+  type Segment,
+} from '@fidens/core';
 import { decimals } from '@/wording/decimals';
 
 /** Everything that screens say of one course, computed once for each document and moment. */

@@ -1,4 +1,16 @@
-import { isCounted, nodesIn, problems, regularChildren, statusOf, swings, walk, type Assessment, type Category, type Placed, type Rational } from '@fidens/core';
+import {
+  isCounted,
+  nodesIn,
+  problems,
+  regularChildren,
+  statusOf,
+  swings,
+  walk,
+  type Assessment,
+  type Category,
+  type Placed,
+  type Rational,
+} from '@fidens/core';
 import { useMemo } from 'react';
 import { useCourses, type StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';

@@ -1,10 +1,19 @@
-import { applyEdits, checkCourse, checkEdits, pieces, statusOf, type Course, type Edit, type Effect } from '@fidens/core';
+import {
+  applyEdits,
+  checkCourse,
+  checkEdits,
+  pieces,
+  statusOf,
+  type Course,
+  type Edit,
+  type Effect,
+} from '@fidens/core';
 import { useCallback, useMemo, useState } from 'react';
 import type { StoredCourse } from '@/data/courses';
-import { keptValues } from '@/data/kept-state';
 import { useNow } from '@/data/session';
 import { remember } from '@/data/undo';
 import { changeLines, placeWords } from '@/rules/change-words';
+import { keptValues } from '@/storage/kept-state';
 import { effectBetween } from './computed';
 import { useChange } from './use-change';
 

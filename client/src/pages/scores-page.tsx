@@ -10,7 +10,15 @@ import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { Chosen } from '@/features/arrange/chosen';
 import { PieceRow } from '@/features/scores/piece-row';
-import { FILTERS, scoreRows, SORTS, type Filter, type PieceOfList, type ScoreRow, type Sort } from '@/features/scores/score-rows';
+import {
+  FILTERS,
+  scoreRows,
+  SORTS,
+  type Filter,
+  type PieceOfList,
+  type ScoreRow,
+  type Sort,
+} from '@/features/scores/score-rows';
 import { ScoreTableHead, ScoreTableRow } from '@/features/scores/score-table';
 import { OverTime } from '@/features/working/over-time';
 import { compute } from '@/model/computed';

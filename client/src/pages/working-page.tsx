@@ -1,4 +1,20 @@
-import { bandOf, decimalText, HUNDRED, ONE, OUTLOOKS, pieceSteps, rounded, sharesOf, ZERO, type Assumption, type Derivation, type OutlookName, type Outlooks, type Part, type Rational } from '@fidens/core';
+import {
+  bandOf,
+  decimalText,
+  HUNDRED,
+  ONE,
+  OUTLOOKS,
+  pieceSteps,
+  rounded,
+  sharesOf,
+  ZERO,
+  type Assumption,
+  type Derivation,
+  type OutlookName,
+  type Outlooks,
+  type Part,
+  type Rational,
+} from '@fidens/core';
 import { useLocalSearchParams } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';

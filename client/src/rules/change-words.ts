@@ -1,4 +1,15 @@
-import { find, type Assessment, type Course, type CourseNode, type Edit, type LatePolicy, type Policy, type Scale, type Score, type Target } from '@fidens/core';
+import {
+  find,
+  type Assessment,
+  type Course,
+  type CourseNode,
+  type Edit,
+  type LatePolicy,
+  type Policy,
+  type Scale,
+  type Score,
+  type Target,
+} from '@fidens/core';
 import { COMBINE_WORDS, countPieces, number, plural } from '@/wording/words';
 import { CATEGORY_RULE_WORDS } from '.';
 import { lateWords } from './late/words';

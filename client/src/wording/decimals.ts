@@ -1,26 +1,11 @@
-import { useSyncExternalStore } from 'react';
+import { deviceSetting } from '@/storage/device-setting';
 
 /** How many decimals a percent has on every screen; more only where these would seem to reach a cut-off that is missed. */
 export type Decimals = 1 | 2;
 
-const KEY = 'fidens.decimals';
-const listeners = new Set<() => void>();
+export const decimalsShown = deviceSetting<'1' | '2'>('fidens.decimals', ['1', '2']);
 
 /** What the student chose. */
 export function decimals(): Decimals {
-  return globalThis.localStorage?.getItem(KEY) === '2' ? 2 : 1;
-}
-
-export function chooseDecimals(chosen: Decimals): void {
-  globalThis.localStorage?.setItem(KEY, String(chosen));
-  for (const listener of listeners) listener();
-}
-
-function subscribe(listener: () => void): () => void {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-}
-
-export function useDecimals(): Decimals {
-  return useSyncExternalStore(subscribe, decimals, decimals);
+  return decimalsShown.get() === '2' ? 2 : 1;
 }

@@ -1,4 +1,20 @@
-import { bandOf, decimalText, HUNDRED, rational, shownPercent, statusOf, type Assessment, type Category, type Derivation, type Letters, type Outlooks, type Part, type PlannedPiece, type Rational, type ShownGrade } from '@fidens/core';
+import {
+  bandOf,
+  decimalText,
+  HUNDRED,
+  rational,
+  shownPercent,
+  statusOf,
+  type Assessment,
+  type Category,
+  type Derivation,
+  type Letters,
+  type Outlooks,
+  type Part,
+  type PlannedPiece,
+  type Rational,
+  type ShownGrade,
+} from '@fidens/core';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { format } from 'date-fns/format';
 import { decimals } from './decimals';

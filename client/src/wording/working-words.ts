@@ -1,4 +1,11 @@
-import { decimalText, type Derivation, type Part, type PieceStep, type PlannedPiece, type Rational } from '@fidens/core';
+import {
+  decimalText,
+  type Derivation,
+  type Part,
+  type PieceStep,
+  type PlannedPiece,
+  type Rational,
+} from '@fidens/core';
 import { number, percent, plural } from './words';
 
 /** What there is to say of a part beside its numbers: why it counts as it does, and how much of the whole it is. */

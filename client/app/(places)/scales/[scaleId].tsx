@@ -5,7 +5,14 @@ import { Pressable } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import type { StoredCourse } from '@/data/courses';
-import { scalesQuery, useChangeScale, useCoursesWith, useDeleteScale, useKeepScale, type LibraryScale } from '@/data/library';
+import {
+  scalesQuery,
+  useChangeScale,
+  useCoursesWith,
+  useDeleteScale,
+  useKeepScale,
+  type LibraryScale,
+} from '@/data/library';
 import { useNow } from '@/data/session';
 import { deletion, remember } from '@/data/undo';
 import { useOver } from '@/data/use-over';

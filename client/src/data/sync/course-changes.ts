@@ -1,10 +1,26 @@
-import { applyEdits, checkEdits, find, puttingBack, type Course, type Edit, type PastChange } from '@fidens/core';
+import {
+  applyEdits,
+  checkEdits,
+  find,
+  puttingBack,
+  type Course,
+  type Edit,
+  type PastChange,
+} from '@fidens/core';
 import { replaceEqualDeep, type QueryClient } from '@tanstack/react-query';
 import { ApiError, ask } from '@/data/api';
 import { coursesQuery, keepCourses, withChanges, type StoredCourse } from '@/data/courses';
 import { noteSignedOut } from '@/data/session';
 import { ChangeQueue, type Waiting } from './change-queue';
-import { dropPending, keepPending, nextOrder, pendingIdOf, pendingOf, readPending, type PendingChange } from './pending';
+import {
+  dropPending,
+  keepPending,
+  nextOrder,
+  pendingIdOf,
+  pendingOf,
+  readPending,
+  type PendingChange,
+} from './pending';
 import { changeQueue, setChangeQueue } from './queue';
 
 /** Whose changes each window saves. */

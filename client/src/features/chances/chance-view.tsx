@@ -1,4 +1,10 @@
-import { CHANCE_RUNS, USUAL_ASSUMPTIONS, type Chance, type ChanceAssumptions, type Course } from '@fidens/core';
+import {
+  CHANCE_RUNS,
+  USUAL_ASSUMPTIONS,
+  type Chance,
+  type ChanceAssumptions,
+  type Course,
+} from '@fidens/core';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';

@@ -1,4 +1,11 @@
-import { decimalText, headlinePhrases, pooledPoints, settledPoints, type Course, type Phrase } from '@fidens/core';
+import {
+  decimalText,
+  headlinePhrases,
+  pooledPoints,
+  settledPoints,
+  type Course,
+  type Phrase,
+} from '@fidens/core';
 import { Link } from 'expo-router';
 import { useDeferredValue } from 'react';
 import { Pressable, View } from 'react-native';

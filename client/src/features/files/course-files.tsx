@@ -1,4 +1,14 @@
-import { COURSE_FILE, formatOf, FORMATS, replacement, ruleSheet, writeCourse, type Course, type Fault, type Format } from '@fidens/core';
+import {
+  COURSE_FILE,
+  formatOf,
+  FORMATS,
+  replacement,
+  ruleSheet,
+  writeCourse,
+  type Course,
+  type Fault,
+  type Format,
+} from '@fidens/core';
 import { useRef, useState } from 'react';
 import { Button, Text } from 'react-native-paper';
 import type { CoursePageProps } from '@/model/course-page';

@@ -4,7 +4,16 @@ import { Link, useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
-import { ruleSheetsQuery, scalesQuery, useCoursesWith, useDeleteRuleSheet, useKeepRuleSheet, useKeepScale, type LibraryScale, type RuleSheet } from '@/data/library';
+import {
+  ruleSheetsQuery,
+  scalesQuery,
+  useCoursesWith,
+  useDeleteRuleSheet,
+  useKeepRuleSheet,
+  useKeepScale,
+  type LibraryScale,
+  type RuleSheet,
+} from '@/data/library';
 import { deletion, remember } from '@/data/undo';
 import { SCALE_PRESETS } from '@/model/scale-presets';
 import { Icon } from '@/theme/icons';

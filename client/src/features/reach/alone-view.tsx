@@ -1,4 +1,12 @@
-import { pair, rational, solve, type Assessment, type BandReach, type Goal, type PairPoint } from '@fidens/core';
+import {
+  pair,
+  rational,
+  solve,
+  type Assessment,
+  type BandReach,
+  type Goal,
+  type PairPoint,
+} from '@fidens/core';
 import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';

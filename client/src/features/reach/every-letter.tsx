@@ -1,4 +1,20 @@
-import { courseSetting, decimalSchema, decimalText, fractionOfPercent, halvesOf, isInCeiling, partAsCourse, pointsToGo, shownLevel, shownPercent, thresholdOf, type BandReach, type Category, type Extent, type PointsToGo } from '@fidens/core';
+import {
+  courseSetting,
+  decimalSchema,
+  decimalText,
+  fractionOfPercent,
+  halvesOf,
+  isInCeiling,
+  partAsCourse,
+  pointsToGo,
+  shownLevel,
+  shownPercent,
+  thresholdOf,
+  type BandReach,
+  type Category,
+  type Extent,
+  type PointsToGo,
+} from '@fidens/core';
 import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';

@@ -1,4 +1,16 @@
-import { decimalText, entryText, find, readEntry, setting, statusOf, type Assessment, type Course, type CourseNode, type Entry, type Try } from '@fidens/core';
+import {
+  decimalText,
+  entryText,
+  find,
+  readEntry,
+  setting,
+  statusOf,
+  type Assessment,
+  type Course,
+  type CourseNode,
+  type Entry,
+  type Try,
+} from '@fidens/core';
 import { memo, useMemo, useState } from 'react';
 import { TextInput, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';

@@ -1,4 +1,17 @@
-import { applyEdits, bandOf, copyRules, lettersOf, recombinations, setting, type Category, type Combine, type Course, type CourseNode, type Derivation, type Recombination } from '@fidens/core';
+import {
+  applyEdits,
+  bandOf,
+  copyRules,
+  lettersOf,
+  recombinations,
+  setting,
+  type Category,
+  type Combine,
+  type Course,
+  type CourseNode,
+  type Derivation,
+  type Recombination,
+} from '@fidens/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';

@@ -1,4 +1,12 @@
-import { find, problems, scaleToHundred, setting, type Category, type Course, type Problem } from '@fidens/core';
+import {
+  find,
+  problems,
+  scaleToHundred,
+  setting,
+  type Category,
+  type Course,
+  type Problem,
+} from '@fidens/core';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import type { EditRules } from '@/model/rule-draft';

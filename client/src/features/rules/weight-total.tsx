@@ -1,4 +1,15 @@
-import { decimalText, HUNDRED, rational, regularChildren, scaleToHundred, spreadRest, weighed, weightTotal, type Category, type Rational } from '@fidens/core';
+import {
+  decimalText,
+  HUNDRED,
+  rational,
+  regularChildren,
+  scaleToHundred,
+  spreadRest,
+  weighed,
+  weightTotal,
+  type Category,
+  type Rational,
+} from '@fidens/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';

@@ -1,4 +1,16 @@
-import { bandOf, courseSetting, decimalText, fractionOfPercent, HUNDRED, isSame, lettersOf, rational, rounded, type Course, type Scale } from '@fidens/core';
+import {
+  bandOf,
+  courseSetting,
+  decimalText,
+  fractionOfPercent,
+  HUNDRED,
+  isSame,
+  lettersOf,
+  rational,
+  rounded,
+  type Course,
+  type Scale,
+} from '@fidens/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'expo-router';
 import { View } from 'react-native';

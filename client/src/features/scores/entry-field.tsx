@@ -1,4 +1,17 @@
-import { applyEdits, entryText, readEntry, setting, STATE_WORDS, type Assessment, type Course, type Edit, type Entry, type EntryReading, type EntrySet, type Status } from '@fidens/core';
+import {
+  applyEdits,
+  entryText,
+  readEntry,
+  setting,
+  STATE_WORDS,
+  type Assessment,
+  type Course,
+  type Edit,
+  type Entry,
+  type EntryReading,
+  type EntrySet,
+  type Status,
+} from '@fidens/core';
 import { useMemo, useRef, useState, type RefObject } from 'react';
 import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';

@@ -1,4 +1,11 @@
-import { pieceSteps, setting, type Assessment, type NodeFields, type Part, type PlannedPiece } from '@fidens/core';
+import {
+  pieceSteps,
+  setting,
+  type Assessment,
+  type NodeFields,
+  type Part,
+  type PlannedPiece,
+} from '@fidens/core';
 import { PieceFacts } from '@/course-ui/piece-facts';
 import { useRecordEdit } from '@/course-ui/record-edit';
 import type { StoredCourse } from '@/data/courses';

@@ -1,4 +1,12 @@
-import { statusOf, type Assessment, type Category, type CourseNode, type Derivation, type Part, type Rational } from '@fidens/core';
+import {
+  statusOf,
+  type Assessment,
+  type Category,
+  type CourseNode,
+  type Derivation,
+  type Part,
+  type Rational,
+} from '@fidens/core';
 import { daysPast, dueOf } from '@/wording/words';
 
 /** One row of a course's scores; all rows in one list, so that only those in sight need be drawn. */

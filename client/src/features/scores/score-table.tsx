@@ -11,7 +11,16 @@ import { useLatest } from '@/ui/use-latest';
 import { number } from '@/wording/words';
 import { EntryField } from './entry-field';
 import { PieceDetails } from './piece-details';
-import { isQuiet, pieceLine, rowButton, RowFrame, StateMark, useEntryDone, type PieceLine, type PieceRowProps } from './piece-row';
+import {
+  isQuiet,
+  pieceLine,
+  rowButton,
+  RowFrame,
+  StateMark,
+  useEntryDone,
+  type PieceLine,
+  type PieceRowProps,
+} from './piece-row';
 
 const WIDTHS = { score: 62, possible: 48, percent: 54, share: 46, due: 56, state: 106 } as const;
 type Column = keyof typeof WIDTHS;

@@ -1,4 +1,12 @@
-import { decimalText, HUNDRED, largestMove, overTime, type Course, type Rational, type StandingThen } from '@fidens/core';
+import {
+  decimalText,
+  HUNDRED,
+  largestMove,
+  overTime,
+  type Course,
+  type Rational,
+  type StandingThen,
+} from '@fidens/core';
 import { format } from 'date-fns/format';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
