@@ -1,3 +1,5 @@
+import type { Course } from '@fidens/core';
+import type { Page } from '@playwright/test';
 import {
   addCourse,
   addSampleCourse,
@@ -82,6 +84,72 @@ test('Loose ends are listed with what must be decided', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Past due without a score' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Fog and soundings: —, missing/ })).toBeVisible();
   await expectAccessible(page);
+});
+
+/** What the server has in a category of the only course. */
+async function piecesOf(page: Page, category: string): Promise<object[]> {
+  const courses = (await page.evaluate(async () => (await fetch('/api/v1/courses')).json())) as {
+    document: Course;
+  }[];
+  const found = courses[0]!.document.root.children.find(({ name }) => name === category);
+  return found?.kind === 'category' ? found.children : [];
+}
+
+test('pieces are typed one after another by keyboard alone, each like the one before; Escape ends it', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await page.getByRole('button', { name: 'Add a piece to Seminar' }).press('Enter');
+  const form = page.getByRole('form', { name: 'New piece in Seminar' });
+  await expect(form.getByLabel('Name')).toBeFocused();
+  await page.keyboard.type('Salt marsh talk');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('12,5');
+  await page.keyboard.press('Enter');
+  await expect(form.getByText('Added: Salt marsh talk.')).toBeVisible();
+  await expect(form.getByLabel('Name')).toBeFocused();
+  await page.keyboard.type('Dune talk');
+  await page.keyboard.press('Enter');
+  await expect(form.getByText('Added: Dune talk.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(form).toBeHidden();
+  await settled(page);
+  expect(await piecesOf(page, 'Seminar')).toEqual(
+    expect.arrayContaining([
+      expect.objectContaining({ name: 'Salt marsh talk', possible: '12.5' }),
+      expect.objectContaining({ name: 'Dune talk', possible: '12.5' }),
+    ]),
+  );
+});
+
+test('a list that is pasted becomes pieces after it was read back, extra credit and days included', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await page.getByRole('button', { name: 'Add a piece to Seminar' }).click();
+  const form = page.getByRole('form', { name: 'New piece in Seminar' });
+  await form.getByLabel('Name').evaluate((field) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData('text/plain', 'Essay 1, 50, 2 Nov\nEssay 2, 40, tba\nMap, 5, extra credit');
+    field.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+  });
+  await expect(form.getByText('Essay 1 · out of 50 · due Mon 2 Nov 2026')).toBeVisible();
+  await expect(form.getByText('Not understood, and left out: tba.')).toBeVisible();
+  await expect(form.getByText('Map · out of 5 · extra credit')).toBeVisible();
+  await expectAccessible(page);
+  await form.getByRole('button', { name: 'Add 3 pieces' }).click();
+  await form.getByRole('button', { name: 'Done' }).click();
+  await settled(page);
+  expect((await piecesOf(page, 'Seminar')).slice(-3)).toEqual([
+    expect.objectContaining({ name: 'Essay 1', possible: '50', due: '2026-11-02T22:59:00Z' }),
+    expect.objectContaining({ name: 'Essay 2', possible: '40' }),
+    expect.objectContaining({ name: 'Map', possible: '5', extraCredit: true }),
+  ]);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('button', { name: /^Essay 2/ })).toBeHidden();
 });
 
 test('a new piece says what is wrong with it, and nothing is stored', async ({ page }) => {

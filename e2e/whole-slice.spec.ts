@@ -55,7 +55,9 @@ test('from a syllabus to what the final must bring, and all of it is there after
     await form.getByLabel('Name').fill(name);
     await form.getByLabel('Possible').fill(possible);
     await form.getByLabel('Due').fill('2030-05-17');
-    await form.getByRole('button', { name: 'Add' }).click();
+    await form.getByRole('button', { name: 'Add', exact: true }).click();
+    await expect(form.getByText(`Added: ${name}.`)).toBeVisible();
+    await form.getByRole('button', { name: 'Done' }).click();
     await expect(form).toBeHidden();
   };
   await addPiece('Problem sets', 'Set 1', '40');

@@ -1,7 +1,11 @@
 import { assessmentFields, JOI_OPTIONS, type Assessment, type Category, type Edit } from '@fidens/core';
 import { joiResolver } from '@hookform/resolvers/joi';
+import { addDays } from 'date-fns/addDays';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { format } from 'date-fns/format';
 import Joi from 'joi';
-import { useForm, useWatch } from 'react-hook-form';
+import { useEffect, useRef, useState } from 'react';
+import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { newId } from '@/model/new-id';
@@ -10,11 +14,15 @@ import { seriesOf, seriesWords } from '@/model/series';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row } from '@/ui/box';
+import { Choice } from '@/ui/choice';
 import { DayField, endOfDay } from '@/ui/day-field';
 import { Fold } from '@/ui/fold';
 import { FormField } from '@/ui/form-field';
 import { Soft } from '@/ui/text';
 import { typedSchema } from '@/ui/typed-schema';
+import { useEscape, useInSight, usePastedLines } from '@/ui/use-frame';
+import { PART_WORDS, partFields, partOf, PARTS, type Part } from './parts';
+import { PieceList } from './piece-list';
 
 interface Fields {
   name: string;
@@ -23,6 +31,7 @@ interface Fields {
   day: string;
   pieces: string;
   every: string;
+  part: Part;
 }
 
 const MOST_PIECES = 100;
@@ -50,9 +59,18 @@ const formSchema = Joi.object({
     .messages({ 'string.pattern.base': 'must be a day' }),
   pieces: wholeSchema(MOST_PIECES),
   every: wholeSchema(366),
+  part: Joi.valid('counts', 'extra', 'not'),
 });
 
-const EMPTY: Fields = { name: '', possible: '', weight: '', day: '', pieces: '1', every: '7' };
+const EMPTY: Fields = {
+  name: '',
+  possible: '',
+  weight: '',
+  day: '',
+  pieces: '1',
+  every: '7',
+  part: 'counts',
+};
 
 interface PieceFormProps {
   parent: Category;
@@ -60,19 +78,29 @@ interface PieceFormProps {
   onDone: () => void;
 }
 
-/** A new piece: its name, its possible points, its due day and, where pieces have one, its weight; or a whole series of them. */
+/**
+ * New pieces of a category, one after another: a name, Enter, the next name. What a piece is out of, its weight, how it takes part and
+ * how far apart due days lie stay as they were last given. Or a series, or a whole list that is pasted.
+ */
 export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
   const c = useColours();
   const hasWeight = parent.combine === 'weights';
-  const last = parent.children.filter((child): child is Assessment => child.kind === 'assessment').at(-1);
+  const own = parent.children.filter((child): child is Assessment => child.kind === 'assessment');
+  const last = own.at(-1);
   const { control, handleSubmit, reset, setFocus, formState } = useForm<Fields>({
     resolver: joiResolver(formSchema, JOI_OPTIONS),
-    defaultValues: { ...EMPTY, possible: last?.possible ?? '100' },
+    defaultValues: { ...EMPTY, ...likeLast(own) },
   });
+  const [added, setAdded] = useState<{ readonly what: string }>();
+  const [pasted, setPasted] = useState<string>();
+  const frame = useRef<View>(null);
+  useEscape(frame, onDone);
+  usePastedLines(frame, setPasted);
+  useInSight(frame);
   // Until somebody says what a piece is out of, here or in the piece before it, that is only the default.
   const isSaid = formState.dirtyFields.possible || (last !== undefined && !last.presumed);
-  const add = (then: (possible: string) => void) =>
-    void handleSubmit(({ name, possible, weight, day, pieces, every }) => {
+  const add = () =>
+    void handleSubmit(({ name, possible, weight, day, pieces, every, part }) => {
       const made = seriesOf({ name, pieces: Number(pieces), day, every: Number(every) }, parent);
       const nodes = made.map((piece): Assessment => ({
         kind: 'assessment',
@@ -82,23 +110,25 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
         ...(!isSaid && { presumed: true }),
         ...(weight && { weight }),
         ...(piece.day && { due: endOfDay(piece.day) }),
+        ...partFields(part),
       }));
       edit(
         nodes.map((node): Edit => ({ op: 'add', parent: parent.id, node })),
         nodes.length > 1 ? `${nodes.length} pieces added` : undefined,
       );
-      then(possible);
+      setAdded({ what: nodes.length > 1 ? `${nodes.length} pieces` : nodes[0]!.name });
+      reset({ ...EMPTY, possible, weight, part, day: dayAfter([...own, ...nodes]) });
     })();
+  // The fields stand anew after each piece: only then can one have the keyboard.
+  useEffect(() => {
+    if (added) setFocus('name');
+  }, [added, setFocus]);
   const typed = useWatch({ control }) as Fields;
   const series = Number(typed.pieces) > 1 && formSchema.validate(typed).error === undefined;
-  /** Enter adds, and makes the form ready for the next piece of the series. */
-  const another = () =>
-    add((possible) => {
-      reset({ ...EMPTY, possible });
-      setFocus('name');
-    });
+  const enter = { onSubmitEditing: add, submitBehavior: 'submit' } as const;
   return (
     <View
+      ref={frame}
       role="form"
       aria-label={`New piece in ${parent.name}`}
       style={{
@@ -109,41 +139,53 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
         marginVertical: SPACE.s,
       }}
     >
-      <FormField control={control} name="name" label="Name" autoFocus onSubmitEditing={another} />
+      <FormField control={control} name="name" label="Name" autoFocus {...enter} />
       <Row gap="s">
         <View style={{ flex: 1 }}>
-          <FormField
-            control={control}
-            name="possible"
-            label="Possible"
-            inputMode="decimal"
-            onSubmitEditing={another}
-          />
+          <FormField control={control} name="possible" label="Possible" inputMode="decimal" {...enter} />
         </View>
         {hasWeight && (
           <View style={{ flex: 1 }}>
-            <FormField
-              control={control}
-              name="weight"
-              label="Weight"
-              inputMode="decimal"
-              onSubmitEditing={another}
-            />
+            <FormField control={control} name="weight" label="Weight" inputMode="decimal" {...enter} />
           </View>
         )}
         <View style={{ flex: 1.3 }}>
-          <DayField control={control} name="day" label="Due" />
+          <DayField control={control} name="day" label="Due" ground="tint" onEnter={add} />
         </View>
       </Row>
       <Fold title="Several at once" summary="A series: Quiz 1 to 10, every Monday.">
         <Row gap="s">
           <View style={{ flex: 1 }}>
-            <FormField control={control} name="pieces" label="How many" inputMode="numeric" />
+            <FormField control={control} name="pieces" label="How many" inputMode="numeric" {...enter} />
           </View>
           <View style={{ flex: 1 }}>
-            <FormField control={control} name="every" label="Days apart" inputMode="numeric" />
+            <FormField control={control} name="every" label="Days apart" inputMode="numeric" {...enter} />
           </View>
         </Row>
+      </Fold>
+      <Fold title="How it counts" summary={PART_WORDS[typed.part]}>
+        <Controller
+          control={control}
+          name="part"
+          render={({ field: { value, onChange } }) => (
+            <Choice label="How the new piece takes part" value={value} options={PARTS} onChange={onChange} />
+          )}
+        />
+      </Fold>
+      <Fold
+        key={pasted === undefined ? 'typed' : 'pasted'}
+        title="A list of pieces"
+        summary="Paste it, one piece a line: Essay 1, 50, 12 Oct."
+        startsOpen={pasted !== undefined}
+      >
+        <PieceList
+          parent={parent}
+          edit={edit}
+          text={pasted ?? ''}
+          possible={typed.possible}
+          isSaid={isSaid}
+          onAdded={(what) => setAdded({ what })}
+        />
       </Fold>
       {series && (
         <Soft>
@@ -152,12 +194,32 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
           )}
         </Soft>
       )}
-      <Row gap="s">
-        <Button mode="contained" onPress={() => add(onDone)}>
+      <Row gap="s" align="center" wrap>
+        <Button mode="contained" onPress={add}>
           Add
         </Button>
-        <Button onPress={onDone}>Close</Button>
+        <Button onPress={onDone}>Done</Button>
+        <View role="status">{added && <Soft>Added: {added.what}.</Soft>}</View>
       </Row>
     </View>
   );
+}
+
+/** What a new piece has of those before it in its category. */
+function likeLast(own: readonly Assessment[]): Partial<Fields> {
+  const last = own.at(-1);
+  return {
+    possible: last?.possible ?? '100',
+    weight: last?.weight ?? '',
+    part: last ? partOf(last) : 'counts',
+    day: dayAfter(own),
+  };
+}
+
+/** The day that goes on as far apart as the last two are; nothing where these have none. */
+function dayAfter(own: readonly Assessment[]): string {
+  const [before, last] = own.slice(-2).map(({ due }) => due && new Date(due));
+  if (!before || !last) return '';
+  const apart = differenceInCalendarDays(last, before);
+  return apart > 0 ? format(addDays(last, apart), 'yyyy-MM-dd') : '';
 }

@@ -1,6 +1,7 @@
 import { setting, type CourseNode } from '@fidens/core';
 import type { EditRules } from '@/model/rule-draft';
 import { Choice } from '@/ui/choice';
+import { partOf, PARTS } from './parts';
 
 interface TakesPartProps {
   /** One node, or several that are to take part alike. */
@@ -10,20 +11,14 @@ interface TakesPartProps {
   edit: EditRules;
 }
 
-const OPTIONS: readonly { value: string; label: string; hint?: string }[] = [
-  { value: 'counts', label: 'Counts' },
-  { value: 'extra', label: 'Extra credit', hint: 'It can only add: nothing is out of it.' },
-  { value: 'not', label: 'Not counted', hint: 'Shown, never counted, nor is anything in it.' },
-];
-
 /** Whether categories or pieces count, may only add, or do not count. */
 export function TakesPart({ nodes, of, edit }: TakesPartProps) {
-  const values = new Set(nodes.map(valueOf));
+  const parts = new Set(nodes.map(partOf));
   return (
     <Choice
       label={`How ${of} takes part`}
-      value={values.size === 1 ? [...values][0]! : ''}
-      options={OPTIONS}
+      value={parts.size === 1 ? [...parts][0]! : ''}
+      options={PARTS}
       onChange={(next) =>
         edit(
           nodes.map(({ id }) =>
@@ -36,8 +31,4 @@ export function TakesPart({ nodes, of, edit }: TakesPartProps) {
       }
     />
   );
-}
-
-function valueOf({ counted, extraCredit }: CourseNode): string {
-  return counted === false ? 'not' : extraCredit ? 'extra' : 'counts';
 }

@@ -7,10 +7,19 @@ interface DayFieldProps<F extends FieldValues> {
   control: Control<F>;
   name: Path<F>;
   label: string;
+  /** What it stands on. */
+  ground?: 'tint' | 'paper';
+  onEnter?: () => void;
 }
 
 /** A day in a form. */
-export function DayField<F extends FieldValues>({ control, name, label }: DayFieldProps<F>) {
+export function DayField<F extends FieldValues>({
+  control,
+  name,
+  label,
+  ground = 'paper',
+  onEnter,
+}: DayFieldProps<F>) {
   return (
     <Controller
       control={control}
@@ -23,10 +32,11 @@ export function DayField<F extends FieldValues>({ control, name, label }: DayFie
             shown={label}
             value={value}
             isWrong={!!error}
-            ground="paper"
+            ground={ground}
             height={50}
             onType={onChange}
             onLeave={onBlur}
+            {...(onEnter && { onEnter })}
           />
           {error && (
             <HelperText type="error" padding="none" role="alert">

@@ -5,7 +5,13 @@ import { HelperText, TextInput } from 'react-native-paper';
 
 interface FormFieldProps<F extends FieldValues> extends Pick<
   ComponentProps<typeof TextInput>,
-  'autoComplete' | 'inputMode' | 'secureTextEntry' | 'autoFocus' | 'onSubmitEditing' | 'placeholder'
+  | 'autoComplete'
+  | 'inputMode'
+  | 'secureTextEntry'
+  | 'autoFocus'
+  | 'onSubmitEditing'
+  | 'placeholder'
+  | 'submitBehavior'
 > {
   control: Control<F>;
   name: Path<F>;

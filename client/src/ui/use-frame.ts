@@ -1,0 +1,41 @@
+import { useEffect, type RefObject } from 'react';
+import type { View } from 'react-native';
+import { useLatest } from './use-latest';
+
+/** On the web a view is an element of the page. */
+type Frame = RefObject<View | null>;
+const elementOf = ({ current }: Frame) => current as unknown as HTMLElement | null;
+
+/** Escape, anywhere in a frame. */
+export function useEscape(frame: Frame, onEscape: () => void): void {
+  const leave = useLatest(onEscape);
+  useEffect(() => {
+    const element = elementOf(frame);
+    const onKey = (event: KeyboardEvent) => event.key === 'Escape' && leave();
+    element?.addEventListener('keydown', onKey);
+    return () => element?.removeEventListener('keydown', onKey);
+  }, [frame, leave]);
+}
+
+/** Several lines that are pasted into a field of one line, which would lose where each begins. */
+export function usePastedLines(frame: Frame, onLines: (text: string) => void): void {
+  const take = useLatest(onLines);
+  useEffect(() => {
+    const element = elementOf(frame);
+    const onPaste = (event: ClipboardEvent) => {
+      const text = event.clipboardData?.getData('text/plain') ?? '';
+      if (!(event.target instanceof HTMLInputElement) || !text.trim().includes('\n')) return;
+      event.preventDefault();
+      take(text);
+    };
+    element?.addEventListener('paste', onPaste);
+    return () => element?.removeEventListener('paste', onPaste);
+  }, [frame, take]);
+}
+
+/** Brings a frame that has just come into sight, clear of what stands at the foot of the screen. */
+export function useInSight(frame: Frame): void {
+  useEffect(() => {
+    elementOf(frame)?.scrollIntoView?.({ block: 'center' });
+  }, [frame]);
+}
