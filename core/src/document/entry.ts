@@ -31,9 +31,20 @@ export const STATE_WORDS: readonly { readonly word: string; readonly status: Sta
   { word: 'waiting', status: 'awaiting' },
 ];
 
+/** What else people write for a state, whole. */
+const STATE_ALIASES: Readonly<Record<string, Status>> = {
+  ex: 'excused',
+  exempt: 'excused',
+  pending: 'awaiting',
+  submitted: 'awaiting',
+  'handed in': 'awaiting',
+  'turned in': 'awaiting',
+};
+
 /**
- * Reads what a student types for a piece: points (`17.5`), a fraction (`17/20`), a percent (`91%`), a letter of the scale, a
- * state (`mis`, `exc`, `wai`) or nothing. A comma is a decimal point. A bare number is always points.
+ * Reads what a student types for a piece: points (`17.5`, `20+2` with a bonus, `zero`), a fraction (`17/20`), a percent (`91%`), a letter of
+ * the scale, a state (`mis`, `exc`, `wai`, `EX`) or nothing. A comma is a decimal point. A bare number is points; one above full marks is
+ * asked about, unless it stands recorded already. What people write of absences is asked about too.
  *
  * @param text - as typed
  * @param piece - whose entry it is
@@ -45,8 +56,10 @@ export function readEntry(text: string, piece: Assessment, scale: Scale): Entry 
   if (typed === '') return { kind: 'set', set: { status: 'open', score: undefined }, said: 'nothing yet' };
   return (
     readNumber(typed, piece, scale) ??
+    readBonus(typed, piece) ??
     readLetter(typed, piece, scale) ??
-    readState(typed) ?? { kind: 'unclear', said: unclear(typed, piece, scale) }
+    readState(typed) ??
+    readWord(typed, piece) ?? { kind: 'unclear', said: unclear(typed, piece, scale) }
   );
 }
 
@@ -59,7 +72,9 @@ export function entryText(piece: Assessment): string {
   return STATE_WORDS.find((state) => state.status === status)?.word ?? '';
 }
 
-function readNumber(typed: string, piece: Assessment, scale: Scale): Entry | undefined {
+function readNumber(written: string, piece: Assessment, scale: Scale): Entry | undefined {
+  // Two cells of a table that were pasted: the score, and what it is out of.
+  const typed = written.replace(/^([\d.,]+)\t([\d.,]+)$/, '$1/$2');
   if (/\d\s+\d/.test(typed)) return { kind: 'unclear', said: twoNumbers(typed) };
   const plain = typed.replace(/,/g, '.').replace(/\s+/g, '');
   const percent = plain.endsWith('%') ? decimal(plain.slice(0, -1)) : undefined;
@@ -74,6 +89,7 @@ function readNumber(typed: string, piece: Assessment, scale: Scale): Entry | und
   if (!top || rest.length > 0) return undefined;
   if (!plain.includes('/')) {
     const offer = letterOffer(typed, scale);
+    if (isAboveFull(top, piece) && !offer) return aboveFull(top, piece);
     return {
       kind: 'set',
       set: scored({ points: top }),
@@ -87,6 +103,38 @@ function readNumber(typed: string, piece: Assessment, scale: Scale): Entry | und
   // Nobody has said what the piece is out of: the teacher just did.
   if (piece.presumed) return { kind: 'set', ...outOf(top, bottom, piece) };
   return otherBottom(top, bottom, piece);
+}
+
+/** A bare number above full marks that does not stand recorded already. */
+function isAboveFull(top: string, { possible, score }: Assessment): boolean {
+  const isRecorded = score !== undefined && 'points' in score && rational(score.points).equals(rational(top));
+  return !isRecorded && rational(top).compare(rational(possible)) > 0;
+}
+
+/** More points than there are: a percent, or a bonus. Of 100 both are the same. */
+function aboveFull(top: string, { possible }: Assessment): Entry {
+  const asPoints = { set: scored({ points: top }), said: points(top, possible) };
+  const isPercent = rational(top).compare(HUNDRED) <= 0;
+  const share = decimalText(fractionOfPercent(top).mul(rational(possible)), 2);
+  return {
+    kind: 'asks',
+    said: `${top} is more than the ${possible} that this piece is out of. ${isPercent ? 'Which is meant?' : 'Is that so?'}`,
+    readings: [
+      ...(isPercent ? [{ set: scored({ percent: top }), said: `${top}%: ${share} of ${possible}` }] : []),
+      asPoints,
+    ],
+  };
+}
+
+/** `20+2`: points, and points of a bonus question. */
+function readBonus(typed: string, { possible }: Assessment): Entry | undefined {
+  const parts = typed.replace(/,/g, '.').replace(/\s+/g, '').split('+').map(decimal);
+  const [base, bonus, ...rest] = parts;
+  if (!base || !bonus || rest.length > 0) return undefined;
+  const sum = decimalText(rational(base).add(rational(bonus)), 6);
+  return isDecimal(sum)
+    ? { kind: 'set', set: scored({ points: sum }), said: `${base} + ${bonus} = ${points(sum, possible)}` }
+    : undefined;
 }
 
 /** Points of a whole that was written beside them: from then on it is what the piece is out of. */
@@ -148,8 +196,40 @@ function bandNamed(typed: string, { bands }: Scale) {
 
 function readState(typed: string): Entry | undefined {
   const start = typed.toLowerCase();
-  const state = start.length >= 3 ? STATE_WORDS.find(({ word }) => word.startsWith(start)) : undefined;
+  const known = start.length >= 3 ? STATE_WORDS.find(({ word }) => word.startsWith(start)) : undefined;
+  const state = known ?? STATE_WORDS.find(({ status }) => status === STATE_ALIASES[start]);
   return state && { kind: 'set', set: { status: state.status, score: undefined }, said: state.word };
+}
+
+/** Words that are no score of themselves: what they can mean, or where what they mean is said. */
+function readWord(typed: string, { possible }: Assessment): Entry | undefined {
+  switch (typed.toLowerCase()) {
+    case 'zero':
+      return { kind: 'set', set: scored({ points: '0' }), said: points('0', possible) };
+    case 'abs':
+    case 'absent':
+      return {
+        kind: 'asks',
+        said: 'Absent: does it count against you?',
+        readings: [
+          { set: { status: 'missing', score: undefined }, said: 'Missing: as the rules count missing work' },
+          { set: { status: 'excused', score: undefined }, said: 'Excused: it is left out' },
+        ],
+      };
+    case 'late':
+      return {
+        kind: 'unclear',
+        said: 'Type the score as it was given; how late the piece was is chosen below it.',
+      };
+    case 'no count':
+    case 'not counted':
+      return {
+        kind: 'unclear',
+        said: '“excused” leaves it out. To show it and never count it, choose “Not counted” under Rules.',
+      };
+    default:
+      return undefined;
+  }
 }
 
 function scored(score: Score): EntrySet {
@@ -177,6 +257,8 @@ function twoNumbers(typed: string): string {
 }
 
 function unclear(typed: string, { possible }: Assessment, { bands }: Scale): string {
+  if (/^[a-f][+\-−–]?$/i.test(typed))
+    return `${typed.toUpperCase()} is no letter of this scale: ${bands.map(({ label }) => label).join(', ')}.`;
   const letter = bands.find(({ worth }) => worth !== undefined)?.label;
   const examples = [`17.5`, `17/${possible}`, '91%', ...(letter ? [letter] : []), 'missing', 'excused'];
   return `“${typed}” is no score. Try ${examples.slice(0, -1).join(', ')} or ${examples.at(-1)}.`;

@@ -76,8 +76,66 @@ describe('an entry', () => {
     expect(recorded(read('17/20.0'))).toEqual({ status: 'scored', score: { points: '17' } });
   });
 
-  it('above full marks is allowed and said', () => {
-    expect(read('21').said).toBe('21 of 20, 105% — above full marks');
+  it('above full marks is allowed, but asked about first: it may be a percent', () => {
+    const percent = { set: { status: 'scored', score: { percent: '87.5' } }, said: '87.5%: 17.5 of 20' };
+    const points = (of: string, said: string) => ({ set: { status: 'scored', score: { points: of } }, said });
+    expect(read('87,5')).toEqual({
+      kind: 'asks',
+      said: '87.5 is more than the 20 that this piece is out of. Which is meant?',
+      readings: [percent, points('87.5', '87.5 of 20, 437.5% — above full marks')],
+    });
+    expect(read('185')).toEqual({
+      kind: 'asks',
+      said: '185 is more than the 20 that this piece is out of. Is that so?',
+      readings: [points('185', '185 of 20, 925% — above full marks')],
+    });
+    expect(recorded(read('21', { ...piece, status: 'scored', score: { points: '21.0' } }))).toEqual({
+      status: 'scored',
+      score: { points: '21' },
+    });
+  });
+
+  it('of points and a bonus is their sum, exactly, and not asked about', () => {
+    expect(read('20+2')).toEqual({
+      kind: 'set',
+      set: { status: 'scored', score: { points: '22' } },
+      said: '20 + 2 = 22 of 20, 110% — above full marks',
+    });
+    expect(recorded(read('18,3 + .45'))).toEqual({ status: 'scored', score: { points: '18.75' } });
+    expect(read('1+2+3').kind).toBe('unclear');
+  });
+
+  it('of two cells of a table is a score and what it is out of', () => {
+    expect(recorded(read('18.5\t20'))).toEqual({ status: 'scored', score: { points: '18.5' } });
+    expect(read('18.5\t25').kind).toBe('asks');
+  });
+
+  it.each([
+    ['EX', 'excused'],
+    ['exempt', 'excused'],
+    ['submitted', 'awaiting'],
+    ['Handed in', 'awaiting'],
+  ])('%s is %s', (text, status) => expect(recorded(read(text))).toEqual({ status, score: undefined }));
+
+  it('zero is a score', () =>
+    expect(recorded(read('Zero'))).toEqual({ status: 'scored', score: { points: '0' } }));
+
+  it('of an absence asks what it counts', () => {
+    for (const text of ['abs', 'absent'])
+      expect(read(text)).toMatchObject({
+        kind: 'asks',
+        readings: [{ set: { status: 'missing' } }, { set: { status: 'excused' } }],
+      });
+  });
+
+  it.each([
+    ['late', 'is chosen below it'],
+    ['not counted', '“excused” leaves it out'],
+    ['E+', 'E+ is no letter of this scale: A, B, C, F.'],
+  ])('%s is answered with what would be right', (text, words) => {
+    const entry = read(text);
+    expect(entry.kind).toBe('unclear');
+    expect(entry.said).toContain(words);
   });
 
   it('of a bare number is points, a label of the scale only beside it', () => {

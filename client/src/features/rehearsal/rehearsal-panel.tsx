@@ -249,7 +249,9 @@ function trialOf(
 ): Exclude<Entry, { kind: 'asks' }> | undefined {
   const entry = text.trim() === '' ? undefined : readEntry(text, piece, scale);
   if (entry?.kind !== 'asks') return entry;
-  const reading = entry.readings.find(({ possible }) => possible === undefined)!;
+  // Trying is no record: a bare number is points, and of another whole its percent is tried.
+  const fitting = entry.readings.filter(({ possible }) => possible === undefined);
+  const reading = fitting.find(({ set: { score } }) => score && 'points' in score) ?? fitting[0]!;
   return { kind: 'set', set: reading.set, said: reading.said };
 }
 
