@@ -187,7 +187,8 @@ test('the keyboard alone enters a whole category: Enter to the next, arrows betw
   await page.keyboard.press('ArrowDown');
   await page.keyboard.type('9');
   await page.keyboard.press('Enter');
-  await expect(page.getByLabel(/^Score of/)).toBeHidden();
+  // From the last of a category it goes on to what is open in the next.
+  await expect(page.getByLabel('Score of Set 3 · tidal budgets')).toBeFocused();
   await page.getByRole('button', { name: /^Tidal creek log: 19 \/ 20/ }).click();
   await page.keyboard.type('5');
   await page.keyboard.press('Escape');
@@ -220,6 +221,22 @@ test('lateness is shown as arithmetic and can be waived with a reason; extension
   await page.reload();
   await page.getByRole('button', { name: /^Mudflat transect/ }).click();
   await expect(page.getByText("late, waived · the others' average 14.5 · “Redo the sketch”")).toBeVisible();
+});
+
+test('in Record Enter goes on to the next likely piece', async ({ page }) => {
+  await openSample(page);
+  await page.getByRole('link', { name: 'Record' }).click();
+  const rows = page.getByRole('button', { name: /Record a score$/ });
+  const [first, second] = (
+    await Promise.all([rows.nth(0), rows.nth(1)].map((row) => row.getAttribute('aria-label')))
+  ).map((label) => label!.split(':')[0]!);
+  await rows.nth(0).click();
+  await expect(page.getByLabel(`Score of ${first}`)).toBeFocused();
+  await page.keyboard.type('80%');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel(`Score of ${second}`)).toBeFocused();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: new RegExp(`^Undo: ${first}`) }).click();
 });
 
 test('a piece that nobody has listed is made on the way to its score', async ({ page }) => {

@@ -145,7 +145,7 @@ test('a term of two halves and an exam is ready-made; one half takes the rules o
   await page.getByRole('button', { name: 'Add a piece to Essays' }).first().click();
   await page.getByLabel('Name').last().fill('Essay on salvage');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Done' }).click();
   await record(page, 'Essay on salvage', '87%');
   await expect(page.getByText('B+ · 87%')).toBeVisible();
   await openPage(page, 'Rules');
@@ -163,7 +163,7 @@ test('in mid-term scores come first, and are filed together later', async ({ pag
     await page.keyboard.press('Enter');
     await expect(page.getByRole('button', { name: new RegExp(`^${name}`) })).toBeVisible();
   }
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Done' }).click();
   await record(page, 'Quiz 1', '90');
   await expect(page.getByRole('link', { name: /^Loose ends, 4/ })).toBeVisible();
 

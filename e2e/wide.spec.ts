@@ -59,7 +59,7 @@ test('the whole slice on a wide screen', async ({ page }) => {
     await page.keyboard.press('Enter');
     await expect(page.getByRole('button', { name: new RegExp(`^${name}`) })).toBeVisible();
   }
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Done' }).click();
   await record(page, 'Paper 1', '72');
   await expect(
     page.getByRole('heading', { level: 1, name: 'Knots and Splices: B, standing 80.0' }),

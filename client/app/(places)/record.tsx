@@ -33,6 +33,7 @@ export default function RecordPlace() {
     ),
   );
   const found = search.trim() === '' ? likeliest(all, now) : matching(all, search);
+  const shown = found.slice(0, SHOWN);
   return (
     <Page>
       <Text variant="displaySmall" role="heading" aria-level={1}>
@@ -58,12 +59,13 @@ export default function RecordPlace() {
         <NewPiece
           name={search.trim()}
           courses={courses}
-          onMade={(course, piece) => setOpen(`${course.id} ${piece.id}`)}
+          onMade={(course, piece) => setOpen(keyOf({ course, piece }))}
         />
       )}
       <View>
-        {found.slice(0, SHOWN).map(({ course, piece }) => {
-          const key = `${course.id} ${piece.id}`;
+        {shown.map(({ course, piece }, index) => {
+          const key = keyOf({ course, piece });
+          const beside = { next: shown[index + 1], previous: shown[index - 1] };
           return (
             <PieceRow
               key={key}
@@ -73,6 +75,7 @@ export default function RecordPlace() {
               place={placeWords(course, piece)}
               isOpen={open === key}
               onToggle={() => setOpen(open === key ? undefined : key)}
+              onStep={(to) => setOpen(beside[to] && keyOf(beside[to]))}
             />
           );
         })}
@@ -80,6 +83,8 @@ export default function RecordPlace() {
     </Page>
   );
 }
+
+const keyOf = ({ course, piece }: { course: StoredCourse; piece: Assessment }) => `${course.id} ${piece.id}`;
 
 const POSSIBLE = '100';
 

@@ -74,7 +74,20 @@ export function scoreRows(
   options: RowsOptions,
 ): ScoreRow[] {
   const rows = rowsIn(root, standing, 0, options);
-  return options.sort === 'category' ? rows : sorted(rows, root, options);
+  return options.sort === 'category' ? goingOn(rows) : sorted(rows, root, options);
+}
+
+/** From the last piece of a category Enter leads on to the next one that is still open, wherever it stands below. */
+function goingOn(rows: readonly ScoreRow[]): ScoreRow[] {
+  let open: string | undefined;
+  const going = [...rows].reverse().map((row) => {
+    if (row.kind !== 'piece') return row;
+    const next = row.next ?? open;
+    const status = statusOf(row.piece);
+    if (status === 'open' || status === 'awaiting') open = row.piece.id;
+    return { ...row, next };
+  });
+  return going.reverse();
 }
 
 function rowsIn(

@@ -96,7 +96,7 @@ describe('the rows of the scores', () => {
     expect(keys('all', 'share')).toEqual(['test', 'eye', 'hitch', 'bowline']);
   });
 
-  test('Enter leads through a category, or through the whole of one order', () => {
+  test('Enter leads through a category and on to the next open piece, or through the whole of one order', () => {
     const found = outlooks(document, NOW);
     const shares = new Map([['test', rational('40')]]);
     const options = { filter: 'all', now: NOW, shares } as const;
@@ -106,8 +106,8 @@ describe('the rows of the scores', () => {
       );
     expect(steps('category')).toEqual([
       [undefined, 'bowline', 'hitch'],
-      ['bowline', 'hitch', undefined],
-      [undefined, 'eye', undefined],
+      ['bowline', 'hitch', 'test'],
+      [undefined, 'eye', 'test'],
       [undefined, 'test', undefined],
     ]);
     expect(steps('share').map(([, key]) => key)).toEqual(['test', 'bowline', 'hitch', 'eye']);
