@@ -191,7 +191,7 @@ test('a piece added in the steps to a category that still waits stays with it', 
   const form = page.getByRole('form', { name: 'New piece in Rigging' });
   await form.getByLabel('Name').fill('Mast step');
   await form.getByRole('button', { name: 'Add', exact: true }).click();
-  await expect(page.getByText('Mast step')).toBeVisible();
+  await expect(page.getByText('Mast step', { exact: true })).toBeVisible();
   await effect.getByRole('button', { name: 'Keep' }).click();
   await settled(page);
   await page.reload();

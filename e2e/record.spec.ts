@@ -223,7 +223,9 @@ test('lateness is shown as arithmetic and can be waived with a reason; extension
   await expect(page.getByText("late, waived · the others' average 14.5 · “Redo the sketch”")).toBeVisible();
 });
 
-test('in Record Enter goes on to the next likely piece', async ({ page }) => {
+test('in Record Enter goes on to the next likely piece, and the keys take back what was just recorded', async ({
+  page,
+}) => {
   await openSample(page);
   await page.getByRole('link', { name: 'Record' }).click();
   const rows = page.getByRole('button', { name: /Record a score$/ });
@@ -234,9 +236,18 @@ test('in Record Enter goes on to the next likely piece', async ({ page }) => {
   await expect(page.getByLabel(`Score of ${first}`)).toBeFocused();
   await page.keyboard.type('80%');
   await page.keyboard.press('Enter');
-  await expect(page.getByLabel(`Score of ${second}`)).toBeFocused();
+  const next = page.getByLabel(`Score of ${second}`);
+  await expect(next).toBeFocused();
+  // What is typed there is the field's own to take back; before anything is, the keys take back what was recorded.
+  const before = await next.inputValue();
+  await page.keyboard.type('7');
+  await page.keyboard.press('Control+z');
+  await expect(next).toHaveValue(before);
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: new RegExp(`^Undo: ${first}`) }).click();
+  await page.getByRole('button', { name: new RegExp(`^${second}: `) }).click();
+  await expect(next).toBeFocused();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText(`Taken back: ${first}: 80%`)).toBeVisible();
 });
 
 test('a piece that nobody has listed is made on the way to its score', async ({ page }) => {

@@ -21,17 +21,33 @@ export function UndoNotice() {
   );
 }
 
-/** Control and Z, with Shift to do again; in a field of text they are the field's own. */
+/**
+ * Control and Z, with Shift to do again. In a field they are the field's own once something was typed there; before, as right after
+ * Enter has led on to it, they are for what was done last.
+ */
 function useUndoKeys(): void {
   useEffect(() => {
+    let typedIn: EventTarget | null = null;
+    const onType = ({ target }: Event) => {
+      typedIn = target;
+    };
+    const onFocus = () => {
+      typedIn = null;
+    };
     const onKey = (event: KeyboardEvent) => {
       const isUndo = (event.ctrlKey || event.metaKey) && !event.altKey && event.key.toLowerCase() === 'z';
-      if (!isUndo || event.target instanceof HTMLInputElement) return;
+      if (!isUndo || (typedIn !== null && event.target === typedIn)) return;
       event.preventDefault();
       if (event.shiftKey) redoLast();
       else undoLast();
     };
+    window.addEventListener('input', onType);
+    window.addEventListener('focusin', onFocus);
     window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
+    return () => {
+      window.removeEventListener('input', onType);
+      window.removeEventListener('focusin', onFocus);
+      window.removeEventListener('keydown', onKey);
+    };
   }, []);
 }
