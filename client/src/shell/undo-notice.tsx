@@ -43,11 +43,12 @@ function useUndoKeys(): void {
     };
     window.addEventListener('input', onType);
     window.addEventListener('focusin', onFocus);
-    window.addEventListener('keydown', onKey);
+    // Before a field sees the key, as fields keep keys to themselves.
+    window.addEventListener('keydown', onKey, true);
     return () => {
       window.removeEventListener('input', onType);
       window.removeEventListener('focusin', onFocus);
-      window.removeEventListener('keydown', onKey);
+      window.removeEventListener('keydown', onKey, true);
     };
   }, []);
 }
