@@ -9,7 +9,7 @@ import { useSession, useSignIn } from '@/data/session';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Stack } from '@/ui/box';
-import { FormField } from '@/ui/form-field';
+import { FormField } from '@/ui/fields/form-field';
 import { Soft } from '@/ui/text';
 
 interface Fields {

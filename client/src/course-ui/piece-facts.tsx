@@ -1,9 +1,9 @@
 import { find, setting, type Assessment, type Course, type NodeFields } from '@fidens/core';
 import type { EditRules } from '@/model/rule-draft';
 import { Row } from '@/ui/box';
-import { KeptField } from '@/ui/kept-field';
-import { MomentField } from '@/ui/moment-field';
-import { NumberRule } from '@/ui/number-rule';
+import { KeptField } from '@/ui/fields/kept-field';
+import { MomentField } from '@/ui/fields/moment-field';
+import { NumberRule } from '@/ui/fields/number-rule';
 import { WEIGHT_WANTED } from '@/wording/words';
 
 interface PieceFactsProps {

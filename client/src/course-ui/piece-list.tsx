@@ -10,7 +10,7 @@ import { piecesFromText, type PieceLine } from '@/model/piece-lines';
 import type { EditRules } from '@/model/rule-draft';
 import { useColours } from '@/theme/paper-theme';
 import { Stack } from '@/ui/box';
-import { endOfDay } from '@/ui/day-field';
+import { endOfDay } from '@/ui/fields/day-field';
 import { Soft, Wrong } from '@/ui/text';
 import { number, plural } from '@/wording/words';
 import { PART_WORDS, partFields } from './parts';

@@ -1,7 +1,7 @@
 import { setting, type Assessment, type Category, type Course } from '@fidens/core';
 import type { EditRules } from '@/model/rule-draft';
 import { Row, Stack } from '@/ui/box';
-import { NumberRule } from '@/ui/number-rule';
+import { NumberRule } from '@/ui/fields/number-rule';
 import { PieceFacts } from './piece-facts';
 import { PlaceRules } from './place-rules';
 import { TakesPart } from './takes-part';

@@ -2,7 +2,7 @@ import { find, type Category, type Course, type CourseNode } from '@fidens/core'
 import { Button } from 'react-native-paper';
 import type { EditRules } from '@/model/rule-draft';
 import { Row, Stack } from '@/ui/box';
-import { Choice } from '@/ui/choice';
+import { Choice } from '@/ui/fields/choice';
 
 interface PlaceRulesProps {
   course: Course;

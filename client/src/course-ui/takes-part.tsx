@@ -1,6 +1,6 @@
 import { setting, type CourseNode } from '@fidens/core';
 import type { EditRules } from '@/model/rule-draft';
-import { Choice } from '@/ui/choice';
+import { Choice } from '@/ui/fields/choice';
 import { partOf, PARTS } from './parts';
 
 interface TakesPartProps {

@@ -27,7 +27,7 @@ import { useRuleDraft } from '@/model/rule-draft';
 import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
-import { Choice } from '@/ui/choice';
+import { Choice } from '@/ui/fields/choice';
 import { Fold } from '@/ui/fold';
 import { LongList } from '@/ui/long-list';
 import { Panel } from '@/ui/panel';

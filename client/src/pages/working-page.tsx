@@ -26,7 +26,7 @@ import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Stack } from '@/ui/box';
-import { Choice } from '@/ui/choice';
+import { Choice } from '@/ui/fields/choice';
 import { Empty } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
 import { number, percent } from '@/wording/words';

@@ -12,7 +12,7 @@ import { setChangeQueue } from '@/data/sync/queue';
 import { ScaleEditor } from '@/features/scales/scale-editor';
 import { EntryField } from '@/features/scores/entry-field';
 import { LIGHT_THEME } from '@/theme/paper-theme';
-import { KeptField } from '@/ui/kept-field';
+import { KeptField } from '@/ui/fields/kept-field';
 import { course, stored } from '../sample';
 
 let made: PendingChange[];

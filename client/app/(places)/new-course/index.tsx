@@ -18,11 +18,11 @@ import { courseFromSheet, newCourse, type CourseNames } from '@/pages/new-course
 import { readKept, writeKept } from '@/storage/kept-state';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
-import { Choice } from '@/ui/choice';
-import { FormField } from '@/ui/form-field';
+import { Choice } from '@/ui/fields/choice';
+import { FormField } from '@/ui/fields/form-field';
+import { typedSchema } from '@/ui/fields/typed-schema';
 import { Page } from '@/ui/page';
 import { SectionTitle, Soft } from '@/ui/text';
-import { typedSchema } from '@/ui/typed-schema';
 
 const NO_NAMES: CourseNames = { title: '', code: '', credits: '' };
 

@@ -25,7 +25,7 @@ import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { ChangeRow } from '@/ui/change-row';
-import { KeptField } from '@/ui/kept-field';
+import { KeptField } from '@/ui/fields/kept-field';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
 import { Empty, Failed, Loading } from '@/ui/states';

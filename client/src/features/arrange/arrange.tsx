@@ -9,7 +9,7 @@ import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Stack } from '@/ui/box';
-import { CheckBox } from '@/ui/check-box';
+import { CheckBox } from '@/ui/fields/check-box';
 import { Fold } from '@/ui/fold';
 import { Panel } from '@/ui/panel';
 import { SectionTitle } from '@/ui/text';

@@ -5,10 +5,10 @@ import { treeRows } from '@/model/moving';
 import type { EditRules } from '@/model/rule-draft';
 import { SPACE } from '@/theme/layout';
 import { Row } from '@/ui/box';
-import { Choice } from '@/ui/choice';
+import { Choice } from '@/ui/fields/choice';
+import { MomentField } from '@/ui/fields/moment-field';
+import { NumberRule } from '@/ui/fields/number-rule';
 import { Fold } from '@/ui/fold';
-import { MomentField } from '@/ui/moment-field';
-import { NumberRule } from '@/ui/number-rule';
 import { Soft } from '@/ui/text';
 import { plural, WEIGHT_WANTED } from '@/wording/words';
 

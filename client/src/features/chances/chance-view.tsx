@@ -15,7 +15,7 @@ import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';
 import { AxisText } from '@/ui/axis-text';
 import { Bar } from '@/ui/bar';
 import { Row, Stack } from '@/ui/box';
-import { Choice } from '@/ui/choice';
+import { Choice } from '@/ui/fields/choice';
 import { Fold } from '@/ui/fold';
 import { SectionTitle, Soft } from '@/ui/text';
 import { useChance } from './chance-question';

@@ -6,7 +6,7 @@ import { reasonOf } from '@/data/api';
 import { ruleSheetsQuery, useKeepRuleSheet } from '@/data/library';
 import type { CoursePageProps } from '@/model/course-page';
 import { Row, Stack } from '@/ui/box';
-import { NameForm } from '@/ui/name-form';
+import { NameForm } from '@/ui/fields/name-form';
 import { SectionTitle, Soft } from '@/ui/text';
 import { ChangePreview } from './change-preview';
 import { OpenCourseFile } from './course-files';

@@ -20,7 +20,7 @@ import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Stack } from '@/ui/box';
-import { NameForm } from '@/ui/name-form';
+import { NameForm } from '@/ui/fields/name-form';
 import { Failed, Loading } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
 import { plural } from '@/wording/words';

@@ -8,7 +8,7 @@ import { remember } from '@/data/undo';
 import { compute } from '@/model/computed';
 import { makeChange } from '@/model/use-change';
 import { ChangeRow } from '@/ui/change-row';
-import { Choice } from '@/ui/choice';
+import { Choice } from '@/ui/fields/choice';
 import { Panel } from '@/ui/panel';
 import { Soft } from '@/ui/text';
 import { gradeLine, plural } from '@/wording/words';

@@ -14,7 +14,7 @@ import type { Computed } from '@/model/computed';
 import { SPACE } from '@/theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Stack } from '@/ui/box';
-import { Choice } from '@/ui/choice';
+import { Choice } from '@/ui/fields/choice';
 import { Fold } from '@/ui/fold';
 import { SectionTitle, Soft } from '@/ui/text';
 import { number, percent } from '@/wording/words';

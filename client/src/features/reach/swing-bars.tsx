@@ -7,7 +7,7 @@ import { SPACE } from '@/theme/layout';
 import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';
 import { Bar } from '@/ui/bar';
 import { Stack } from '@/ui/box';
-import { Choice } from '@/ui/choice';
+import { Choice } from '@/ui/fields/choice';
 import { SectionTitle, Soft } from '@/ui/text';
 import { number } from '@/wording/words';
 

@@ -5,7 +5,7 @@ import { newId } from '@/model/new-id';
 import type { EditRules } from '@/model/rule-draft';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
-import { Choice } from '@/ui/choice';
+import { Choice } from '@/ui/fields/choice';
 import { Wrong } from '@/ui/text';
 import { WEIGHT_WANTED } from '@/wording/words';
 

@@ -1,8 +1,8 @@
 import { courseFields, courseSetting, LIMITS, type Course } from '@fidens/core';
 import type { EditRules } from '@/model/rule-draft';
 import { Row, Stack } from '@/ui/box';
-import { KeptField } from '@/ui/kept-field';
-import { NumberRule } from '@/ui/number-rule';
+import { KeptField } from '@/ui/fields/kept-field';
+import { NumberRule } from '@/ui/fields/number-rule';
 
 /** A course's title, code and credits. */
 export function CourseFields({ course, edit }: { course: Course; edit: EditRules }) {

@@ -3,7 +3,7 @@ import type { EditRules } from '@/model/rule-draft';
 import { LateRule } from '@/rules/late/editor';
 import { MissingRule } from '@/rules/missing/editor';
 import { Stack } from '@/ui/box';
-import { NumberRule } from '@/ui/number-rule';
+import { NumberRule } from '@/ui/fields/number-rule';
 import { SectionTitle, Soft } from '@/ui/text';
 import { plural } from '@/wording/words';
 

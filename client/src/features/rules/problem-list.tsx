@@ -13,7 +13,7 @@ import type { EditRules } from '@/model/rule-draft';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row } from '@/ui/box';
-import { NumberRule } from '@/ui/number-rule';
+import { NumberRule } from '@/ui/fields/number-rule';
 import { number } from '@/wording/words';
 
 interface ProblemListProps {

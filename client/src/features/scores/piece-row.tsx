@@ -6,7 +6,7 @@ import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { SPACE } from '@/theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
-import { CheckBox } from '@/ui/check-box';
+import { CheckBox } from '@/ui/fields/check-box';
 import { WordChip } from '@/ui/text';
 import { useLatest } from '@/ui/use-latest';
 import { dayWords, dueOf, number, percent, pieceState, scoreWords, type PieceState } from '@/wording/words';

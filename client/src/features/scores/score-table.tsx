@@ -6,7 +6,7 @@ import { Refused, useRecordEdit } from '@/course-ui/record-edit';
 import { useNow } from '@/data/session';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
-import { CheckBox } from '@/ui/check-box';
+import { CheckBox } from '@/ui/fields/check-box';
 import { useLatest } from '@/ui/use-latest';
 import { number } from '@/wording/words';
 import { EntryField } from './entry-field';

@@ -1,6 +1,6 @@
 import type { Decimal } from '@fidens/core';
 import { Stack } from '@/ui/box';
-import { NumberRule } from '@/ui/number-rule';
+import { NumberRule } from '@/ui/fields/number-rule';
 import { Soft } from '@/ui/text';
 import { number } from '@/wording/words';
 import type { RuleEditor } from '../rule';

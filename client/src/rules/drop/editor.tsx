@@ -1,7 +1,7 @@
 import type { Drop } from '@fidens/core';
 import { Row, Stack } from '@/ui/box';
-import { Choice } from '@/ui/choice';
-import { NumberRule } from '@/ui/number-rule';
+import { Choice } from '@/ui/fields/choice';
+import { NumberRule } from '@/ui/fields/number-rule';
 import type { RuleEditor } from '../rule';
 
 interface LowestDroppedProps {

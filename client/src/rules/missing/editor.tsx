@@ -1,7 +1,7 @@
 import type { MissingPolicy } from '@fidens/core';
 import { Stack } from '@/ui/box';
-import { Choice } from '@/ui/choice';
-import { NumberRule } from '@/ui/number-rule';
+import { Choice } from '@/ui/fields/choice';
+import { NumberRule } from '@/ui/fields/number-rule';
 import type { RuleEditor } from '../rule';
 import { missingWords } from './words';
 

@@ -1,6 +1,6 @@
 import type { Planned } from '@fidens/core';
 import { Row, Stack } from '@/ui/box';
-import { NumberRule } from '@/ui/number-rule';
+import { NumberRule } from '@/ui/fields/number-rule';
 import { Soft } from '@/ui/text';
 import type { RuleEditor } from '../rule';
 

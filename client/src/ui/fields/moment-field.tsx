@@ -1,8 +1,8 @@
 import { momentText } from '@fidens/core';
 import { format } from 'date-fns/format';
 import { View } from 'react-native';
+import { Wrong } from '@/ui/text';
 import { BrowserField } from './browser-field';
-import { Wrong } from './text';
 import { useKept } from './use-kept';
 
 interface MomentFieldProps {
