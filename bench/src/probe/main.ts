@@ -239,8 +239,15 @@ async function many(): Promise<string> {
   return `${students} students on four processes, ${((students * changes) / seconds).toFixed(0)} changes a second`;
 }
 
-const wanted = process.argv.slice(2);
-for (const [name, probe] of Object.entries(PROBES)) {
-  if (wanted.length > 0 && !wanted.includes(name)) continue;
-  console.log(`${name.padEnd(10)} ${await probe()}`);
+async function main(): Promise<void> {
+  const wanted = process.argv.slice(2);
+  for (const [name, probe] of Object.entries(PROBES)) {
+    if (wanted.length > 0 && !wanted.includes(name)) continue;
+    console.log(`${name.padEnd(10)} ${await probe()}`);
+  }
 }
+
+main().catch((error: Error) => {
+  console.error(error);
+  process.exitCode = 1;
+});
