@@ -33,7 +33,7 @@ export class Servers {
   /** Kills a process as if it had crashed. */
   async kill(url: string): Promise<void> {
     const child = this.#processes.get(Number(new URL(url).port));
-    if (!child || child.exitCode !== null) return;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
     child.kill('SIGKILL');
     await once(child, 'exit');
   }
