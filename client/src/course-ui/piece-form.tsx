@@ -1,4 +1,11 @@
-import { assessmentFields, JOI_OPTIONS, type Assessment, type Category, type Edit } from '@fidens/core';
+import {
+  assessmentFields,
+  JOI_OPTIONS,
+  typedDecimal,
+  type Assessment,
+  type Category,
+  type Edit,
+} from '@fidens/core';
 import { joiResolver } from '@hookform/resolvers/joi';
 import { addDays } from 'date-fns/addDays';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
@@ -19,7 +26,7 @@ import { DayField, endOfDay } from '@/ui/fields/day-field';
 import { FormField } from '@/ui/fields/form-field';
 import { typedSchema } from '@/ui/fields/typed-schema';
 import { Fold } from '@/ui/fold';
-import { Soft } from '@/ui/text';
+import { Soft, Wrong } from '@/ui/text';
 import { useEscape, useInSight, usePastedLines } from '@/ui/use-frame';
 import { PART_WORDS, partFields, partOf, PARTS, type Part } from './parts';
 import { PieceList } from './piece-list';
@@ -92,10 +99,11 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
     defaultValues: { ...EMPTY, ...likeLast(own) },
   });
   const [added, setAdded] = useState<{ readonly what: string }>();
-  const [pasted, setPasted] = useState<string>();
+  const [pasted, setPasted] = useState<{ readonly text: string; readonly time: number }>();
+  const [refused, setRefused] = useState<string>();
   const frame = useRef<View>(null);
   useEscape(frame, onDone);
-  usePastedLines(frame, setPasted);
+  usePastedLines(frame, (text) => setPasted({ text, time: (pasted?.time ?? 0) + 1 }));
   useInSight(frame);
   // Until somebody says what a piece is out of, here or in the piece before it, that is only the default.
   const isSaid = formState.dirtyFields.possible || (last !== undefined && !last.presumed);
@@ -112,10 +120,12 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
         ...(piece.day && { due: endOfDay(piece.day) }),
         ...partFields(part),
       }));
-      edit(
+      const reason = edit(
         nodes.map((node): Edit => ({ op: 'add', parent: parent.id, node })),
         nodes.length > 1 ? `${nodes.length} pieces added` : undefined,
       );
+      setRefused(reason);
+      if (reason !== undefined) return;
       setAdded({ what: nodes.length > 1 ? `${nodes.length} pieces` : nodes[0]!.name });
       reset({ ...EMPTY, possible, weight, part, day: dayAfter([...own, ...nodes]) });
     })();
@@ -173,7 +183,7 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
         />
       </Fold>
       <Fold
-        key={pasted === undefined ? 'typed' : 'pasted'}
+        key={pasted?.time ?? 0}
         title="A list of pieces"
         summary="Paste it, one piece a line: Essay 1, 50, 12 Oct."
         startsOpen={pasted !== undefined}
@@ -181,8 +191,8 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
         <PieceList
           parent={parent}
           edit={edit}
-          text={pasted ?? ''}
-          possible={typed.possible}
+          text={pasted?.text ?? ''}
+          possible={typedDecimal(typed.possible)}
           isSaid={isSaid}
           onAdded={(what) => setAdded({ what })}
         />
@@ -194,6 +204,7 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
           )}
         </Soft>
       )}
+      {refused !== undefined && <Wrong>{refused}</Wrong>}
       <Row gap="s" align="center" wrap>
         <Button mode="contained" onPress={add}>
           Add

@@ -32,16 +32,16 @@ export function PieceList({ parent, edit, text: pasted, possible, isSaid, onAdde
   const now = useNow();
   const [text, setText] = useState(pasted);
   const [refused, setRefused] = useState<string>();
-  const lines = piecesFromText(text, new Date(now));
   const hasWeight = parent.combine === 'weights';
+  const lines = piecesFromText(text, new Date(now)).map((line) => withoutWeight(line, hasWeight));
   const add = () => {
     const nodes = lines.map(({ name, day, part, weight, ...line }): Assessment => ({
       kind: 'assessment',
       id: newId(),
-      name: name.slice(0, 200),
+      name,
       possible: line.possible ?? possible,
       ...(line.possible === undefined && !isSaid && { presumed: true as const }),
-      ...(hasWeight && weight !== undefined && { weight }),
+      ...(weight !== undefined && { weight }),
       ...(day !== undefined && { due: endOfDay(day) }),
       ...(part && partFields(part)),
     }));
@@ -72,7 +72,7 @@ export function PieceList({ parent, edit, text: pasted, possible, isSaid, onAdde
         <View role="list" aria-label="As it is understood">
           {lines.map((line, index) => (
             <View key={index} role="listitem">
-              <Text variant="bodyMedium">{lineWords(line, possible, hasWeight)}</Text>
+              <Text variant="bodyMedium">{lineWords(line, possible)}</Text>
               {line.unclear.length > 0 && (
                 <Text variant="bodySmall" role="alert" style={{ color: c.error }}>
                   Not understood, and left out: {line.unclear.join('; ')}.
@@ -94,15 +94,17 @@ export function PieceList({ parent, edit, text: pasted, possible, isSaid, onAdde
   );
 }
 
-function lineWords(
-  { name, possible, weight, day, part }: PieceLine,
-  usual: string,
-  hasWeight: boolean,
-): string {
+/** Where pieces have no weights of their own, one that is written says nothing, and is said to. */
+function withoutWeight({ weight, ...line }: PieceLine, hasWeight: boolean): PieceLine {
+  if (hasWeight || weight === undefined) return { ...line, ...(weight !== undefined && { weight }) };
+  return { ...line, unclear: [...line.unclear, `weight ${weight}`] };
+}
+
+function lineWords({ name, possible, weight, day, part }: PieceLine, usual: string): string {
   return [
     name,
     `out of ${number(possible ?? usual)}`,
-    hasWeight && weight !== undefined && `weight ${number(weight)}`,
+    weight !== undefined && `weight ${number(weight)}`,
     day && `due ${format(parseISO(day), 'EEE d MMM yyyy')}`,
     part && PART_WORDS[part].replace(/^It is |\.$/g, ''),
   ]

@@ -84,8 +84,8 @@ export function withAncestors(pieces: Iterable<PlannedPiece>): Set<PlannedNode> 
   const moves = new Set<PlannedNode>();
   for (const piece of pieces) {
     moves.add(piece);
-    for (let numerator = piece.parent; numerator && !moves.has(numerator); numerator = numerator.parent)
-      moves.add(numerator);
+    for (let ancestor = piece.parent; ancestor && !moves.has(ancestor); ancestor = ancestor.parent)
+      moves.add(ancestor);
   }
   return moves;
 }

@@ -1,7 +1,7 @@
 import type { Category, Course, CourseNode } from '../document/course';
 import { isCounted, walk } from '../document/tree';
 import { decimalText, HUNDRED, rational, ZERO, type Rational } from '../numbers/rational';
-import { CATEGORY_RULES, type CategoryRules } from '../rules';
+import { CATEGORY_RULES, RULE_NAMES } from '../rules';
 import type { CategoryRule, RuleProblem } from '../rules/rule';
 
 /** Something in a course's rules that needs a decision; never a reason to refuse it (grading rules, section 9). */
@@ -46,8 +46,6 @@ function problemsOfRules(category: Category, isEmpty: boolean): Problem[] {
     return found ? [{ ...found, at: category.id }] : [];
   });
 }
-
-const RULE_NAMES = Object.keys(CATEGORY_RULES) as (keyof CategoryRules)[];
 
 /** The children that a category's weights and drops are about: counted, and not extra credit. */
 export function regularChildren(category: Category): CourseNode[] {

@@ -34,3 +34,5 @@ export const CATEGORY_RULES: {
   missing: missingRule,
   late: lateRule,
 };
+
+export const RULE_NAMES = Object.keys(CATEGORY_RULES) as readonly (keyof CategoryRules)[];

@@ -3,7 +3,7 @@ import { unit } from '../grading/add-up';
 import type { PlannedCategory, PlannedNode, PlannedPiece } from '../grading/plan';
 import { exact } from '../numbers/arithmetic';
 import { ZERO, type Rational } from '../numbers/rational';
-import { CATEGORY_RULES, type CategoryRules } from '../rules';
+import { CATEGORY_RULES, RULE_NAMES } from '../rules';
 import { acts, areAlike } from '../rules/drop/monotone';
 import type { CategoryRule, CategoryShape } from '../rules/rule';
 
@@ -61,8 +61,6 @@ function canRulesFall(category: Category, shape: CategoryShape): boolean {
     return value !== undefined && !!canFall?.(value, shape);
   });
 }
-
-const RULE_NAMES = Object.keys(CATEGORY_RULES) as (keyof CategoryRules)[];
 
 function total(values: readonly (Rational | undefined)[]): Rational | undefined {
   return values.every((value) => value !== undefined) ? exact.sum(values, (value) => value) : undefined;
