@@ -140,7 +140,8 @@ function stepText(step: PieceStep, size: Rational): string {
   switch (step.kind) {
     case 'late': {
       const { effect } = step.lateness;
-      if (effect.kind === 'none') return `late, ${effect.why}`;
+      if (effect.kind === 'none')
+        return `late, ${effect.why === 'reduced' ? 'the score came back reduced' : effect.why}`;
       if (effect.kind === 'closed') return `handed in after it closed, ${points}`;
       const each = `${percent(effect.perDay)} of what is ${effect.of === 'possible' ? 'possible' : 'earned'}`;
       return `late ${decimalText(effect.counted, 6)} days at ${each}, ${points}`;

@@ -61,6 +61,7 @@ export {
   STATE_WORDS,
 } from './document/entry';
 export { isSame } from './document/same';
+export { scaleFor, withWorths } from './document/scale';
 export { find, isCounted, nodesIn, pieces, type Placed, walk } from './document/tree';
 export { check, depthFault, type Fault, JOI_OPTIONS } from './document/validation';
 export { type Assumption, type Derivation, deriveCategory, type Part } from './grading/combine';
@@ -80,7 +81,7 @@ export { applyEdits } from './editing/apply-edits';
 export { decide, type Decided, puttingBack, type SeenChange, without } from './editing/change';
 export { type Collision, collisions } from './editing/collision';
 export { difference, replacement } from './editing/difference';
-export { courseSetting, type Edit, type NodeFields, setting } from './editing/edit';
+export { changingScale, courseSetting, type Edit, type NodeFields, setting } from './editing/edit';
 export { checkEdits } from './editing/edit-schema';
 export { handedInNow } from './editing/handed-in';
 export { type PastChange, type PastStep, pastSteps, reversal } from './editing/history';

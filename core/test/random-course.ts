@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Assessment, Category, Course, CourseNode, Round } from '../src';
+import type { Assessment, Category, Course, CourseNode, Round, Scale } from '../src';
 import { LETTERS } from './sample';
 
 /** Shapes of courses that a property is about. */
@@ -18,6 +18,15 @@ const moment = fc.constantFrom('2026-10-01T10:00:00Z', '2026-10-14T22:00:00Z', '
 function compact<T extends object>(object: T): T {
   return Object.fromEntries(Object.entries(object).filter(([, value]) => value !== undefined)) as T;
 }
+
+/** A further scale, in which the same labels are worth something else. */
+const LEVELS: Scale = {
+  outOf: '4',
+  bands: [
+    { label: 'A', from: '62.5', worth: '75' },
+    { label: 'B', from: '0', worth: '37.5' },
+  ],
+};
 
 const score = fc.oneof(
   decimal(12).map((points) => ({ points })),
@@ -47,7 +56,11 @@ const settled = fc.oneof(
 
 const lateness = maybe(
   fc
-    .record({ days: fc.constantFrom('0', '0.1', '1.5', '3', '9'), waived: maybe(fc.boolean()) })
+    .record({
+      days: fc.constantFrom('0', '0.1', '1.5', '3', '9'),
+      waived: maybe(fc.boolean()),
+      reduced: maybe(fc.boolean()),
+    })
     .map((late) => compact(late)),
 );
 
@@ -56,6 +69,7 @@ const common = {
   extraCredit: maybe(fc.constantFrom(false, false, false, true)),
   counted: maybe(fc.constantFrom(true, true, true, true, false)),
   cap: percentOr,
+  scale: fc.option(fc.constant('Levels'), { nil: undefined, freq: 5 }),
 };
 
 const piece: fc.Arbitrary<Assessment> = fc
@@ -173,6 +187,7 @@ export function randomCourse(kind: Kind = {}): fc.Arbitrary<Course> {
       version: 1 as const,
       title: 'Random',
       scale: { bands: LETTERS.bands, ...(round && { round }) },
+      scales: { Levels: LEVELS },
       policy: compact(policy) as NonNullable<Course['policy']>,
       root: finish(root, kind),
     }));

@@ -50,6 +50,7 @@ interface Context {
 interface Inherited {
   missing: MissingPolicy;
   late: LatePolicy | null;
+  scale: Course['scale'];
   above: Category[];
   extra: boolean;
 }
@@ -60,6 +61,7 @@ export function value(course: Course, now: string, suppose: Supposition, standin
   const inherited: Inherited = {
     missing: course.policy?.missing ?? { counts: 'percent' },
     late: course.policy?.late ?? null,
+    scale: course.scale,
     above: [],
     extra: false,
   };
@@ -72,12 +74,14 @@ function standingOf(target: Category, { course, now }: Context): Number_ | null 
   const inherited = {
     missing: course.policy?.missing ?? { counts: 'percent' as const },
     late: course.policy?.late ?? null,
+    scale: course.scale,
   };
-  const visit = (node: Category, from: Pick<Inherited, 'missing' | 'late'>): void => {
+  const visit = (node: Category, from: Pick<Inherited, 'missing' | 'late' | 'scale'>): void => {
     const context = { course, now, suppose: () => undefined, standing: true };
     if (node === target)
       found.value = ofCategory(node, { ...from, above: [], extra: false }, context)?.r ?? null;
-    for (const child of node.children) if (child.kind === 'category') visit(child, passedOn(node, from));
+    for (const child of node.children)
+      if (child.kind === 'category') visit(child, passedOn(node, from, course));
   };
   visit(course.root, inherited);
   return found.value;
@@ -96,14 +100,22 @@ export function forecast(course: Course, now: string): Supposition {
   };
 }
 
-function passedOn(node: Category, { missing, late }: Pick<Inherited, 'missing' | 'late'>) {
-  return { missing: node.missing ?? missing, late: node.late === undefined ? late : node.late };
+function passedOn(
+  node: Category,
+  { missing, late, scale }: Pick<Inherited, 'missing' | 'late' | 'scale'>,
+  course: Course,
+) {
+  return {
+    missing: node.missing ?? missing,
+    late: node.late === undefined ? late : node.late,
+    scale: node.scale === undefined ? scale : course.scales![node.scale]!,
+  };
 }
 
 function ofCategory(node: Category, inherited: Inherited, context: Context): Value {
   const { combine = 'points' } = node;
   const below: Inherited = {
-    ...passedOn(node, inherited),
+    ...passedOn(node, inherited, context.course),
     above: [...inherited.above, node],
     extra: inherited.extra || !!node.extraCredit,
   };
@@ -194,14 +206,16 @@ function ofPiece(piece: Assessment, inherited: Inherited, context: Context): Val
   };
   let r: Number_ | undefined;
   if (piece.status === 'excused') return null;
-  if (piece.status === 'scored') r = entered(piece, context.course);
-  else if (isOpen(piece, context)) r = context.suppose(work);
+  if (piece.status === 'scored') {
+    const { scale } = piece;
+    r = entered(piece, scale === undefined ? inherited.scale : context.course.scales![scale]!);
+  } else if (isOpen(piece, context)) r = context.suppose(work);
   else
     return inherited.missing.counts === 'nothing' ? null : capped(percent(inherited.missing.percent ?? '0'));
   return r === undefined ? null : capped(afterLate(r, piece, inherited.late));
 }
 
-function entered({ score, possible }: Assessment, { scale }: Course): Number_ {
+function entered({ score, possible }: Assessment, scale: Course['scale']): Number_ {
   if ('points' in score!) return of(score.points).div(of(possible));
   if ('percent' in score!) return percent(score.percent);
   const { label } = score as { label: string };
@@ -209,7 +223,7 @@ function entered({ score, possible }: Assessment, { scale }: Course): Number_ {
 }
 
 function afterLate(r: Number_, { late, due, extended }: Assessment, policy: LatePolicy | null): Number_ {
-  if (!late || late.waived || !policy) return r;
+  if (!late || late.waived || late.reduced || !policy) return r;
   const days =
     'days' in late
       ? of(late.days)

@@ -64,7 +64,14 @@ export function everyField(): Course {
     closes: '6',
   };
   const round = { step: '0.5', mode: 'half-even' as const };
-  const common = { weight: '10', cap: '110', extraCredit: true, counted: false, note: 'A note' };
+  const common = {
+    weight: '10',
+    cap: '110',
+    extraCredit: true,
+    counted: false,
+    scale: 'Levels',
+    note: 'A note',
+  };
   return {
     format: 'fidens-course',
     version: 1,
@@ -73,7 +80,10 @@ export function everyField(): Course {
     credits: '4.5',
     note: 'Of the course',
     target: { percent: '91.5' },
-    scale: { round, bands: LETTERS.bands },
+    scale: { round, outOf: '4', bands: LETTERS.bands },
+    scales: {
+      Levels: { outOf: '4', bands: [{ label: '1', from: '0', worth: '50', points: '1', pass: false }] },
+    },
     policy: { missing: { counts: 'percent', percent: '20' }, overdue: { after: '7' }, late },
     root: {
       kind: 'category',
@@ -100,7 +110,7 @@ export function everyField(): Course {
           score: { points: '16.5' },
           due: '2026-09-14T21:59:00Z',
           extended: '2026-09-15T21:59:00+02:00',
-          late: { handedIn: '2026-09-15T20:10:00Z', waived: true, reason: 'Ill' },
+          late: { handedIn: '2026-09-15T20:10:00Z', waived: true, reduced: false, reason: 'Ill' },
           class: { average: '14', high: '20', low: '3.5' },
         },
         {

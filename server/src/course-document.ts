@@ -34,6 +34,9 @@ export function toDocument(record: CourseRecord): Course {
     version: 1,
     ...fromRow(COURSE_COLUMNS, record),
     scale: toScale(record.scale),
+    ...(record.scales.length > 0 && {
+      scales: Object.fromEntries(record.scales.map((scale) => [scale.known_as, toScale(scale)])),
+    }),
     root,
   } as Course;
 }

@@ -20,6 +20,11 @@ const COURSE = `
     'record', (select row_to_json(own) from (select ${textColumns(COURSE_COLUMNS, 'id', 'term_id', 'version', 'scale_id', 'user_id')} from courses own where own.id = courses.id) own),
     'scale', (select row_to_json(own) from (select ${textColumns(SCALE_COLUMNS)} from grading_scales where id = courses.scale_id) own),
     'bands', ${rows(textColumns(BAND_COLUMNS, 'position'), 'grading_bands', 'scale_id = courses.scale_id')},
+    'scales', (
+      select coalesce(json_agg(own), '[]') from (
+        select ${textColumns(SCALE_COLUMNS, 'known_as', `${rows(textColumns(BAND_COLUMNS, 'position'), 'grading_bands', 'scale_id = grading_scales.id')} as bands`)}
+        from grading_scales where course_id = courses.id
+      ) own),
     'categories', ${rows(textColumns(CATEGORY_COLUMNS, 'parent_id', 'position', 'late_none'), 'categories', 'course_id = courses.id')},
     'assessments', ${rows(textColumns(ASSESSMENT_COLUMNS, 'parent_id', 'position'), 'assessments', 'course_id = courses.id')}
   ) as course
@@ -31,6 +36,7 @@ interface WholeCourse {
   readonly record: CourseRecord;
   readonly scale: NonNullable<CourseRecord['scale']>;
   readonly bands: NonNullable<CourseRecord['scale']>['bands'];
+  readonly scales: CourseRecord['scales'];
   readonly categories: CourseRecord['categories'];
   readonly assessments: CourseRecord['assessments'];
 }
@@ -61,9 +67,9 @@ export async function lockCourse(
   );
   if (locked.rowCount === 0) return undefined;
   const found: { rows: [{ course: WholeCourse }] } = await transaction.raw(COURSE, { id: courseId, change });
-  const { repeated, record, scale, bands, categories, assessments } = found.rows[0].course;
+  const { repeated, record, scale, bands, scales, categories, assessments } = found.rows[0].course;
   // Rows as the database gives them; of a model nothing is asked but its columns.
-  const whole = { ...record, scale: { ...scale, bands }, categories, assessments };
+  const whole = { ...record, scale: { ...scale, bands }, scales, categories, assessments };
   const document = toDocument(whole as CourseRecord);
   return { record, document, repeated };
 }

@@ -23,7 +23,7 @@ import {
   NodeRecord,
 } from './models';
 import { withinQuota } from './quota';
-import { insertScale, updateScale } from './scale-store';
+import { insertFurtherScales, insertScale, removeFurtherScales, updateScale } from './scale-store';
 
 /** A course as the API gives it: its document, whose it is to find, and which version it is. */
 export interface StoredCourse {
@@ -50,7 +50,7 @@ export interface ChangeRequest {
   readonly saw: { readonly seen: readonly Edit[] } | { readonly version: number };
 }
 
-const GRAPH = '[scale.bands, categories, assessments]';
+const GRAPH = '[scale.bands, scales.bands, categories, assessments]';
 
 /** A student's courses: those that stand in a term. */
 const coursesOf = (transaction: Transaction, userId: string) =>
@@ -60,7 +60,7 @@ const coursesOf = (transaction: Transaction, userId: string) =>
 const sheetsOf = (transaction: Transaction, userId: string) =>
   CourseRecord.query(transaction).where({ user_id: userId }).whereNull('term_id');
 
-/** All courses of a student, in a fixed number of queries (one for each of five tables), whatever their number. */
+/** All courses of a student, in a fixed number of queries (one for each table, and one for further scales), whatever their number. */
 export async function listCourses(transaction: Transaction, userId: string): Promise<StoredCourse[]> {
   const records = await coursesOf(transaction, userId)
     .orderBy(['position', 'created_at', 'id'])
@@ -153,7 +153,9 @@ async function insertDocument(
     scale_id: scaleId,
     position: raw('(select coalesce(max(position) + 1, 0) from courses where user_id = ?)', userId),
   });
-  await saveNodes(transaction, { course_id: id, user_id: userId }, undefined, document);
+  const owner = { course_id: id, user_id: userId };
+  await insertFurtherScales(transaction, owner, document);
+  await saveNodes(transaction, owner, undefined, document);
   return id;
 }
 
@@ -287,7 +289,12 @@ async function saveChange(
   if (!isSame(before.scale, document.scale)) {
     await updateScale(transaction, { id: scale_id, user_id }, document.scale);
   }
-  await saveNodes(transaction, { course_id: id, user_id }, before, document);
+  const owner = { course_id: id, user_id };
+  if (!isSame(before.scales, document.scales)) {
+    await removeFurtherScales(transaction, owner);
+    await insertFurtherScales(transaction, owner, document);
+  }
+  await saveNodes(transaction, owner, before, document);
 }
 
 /** Writes the rows in which two documents differ. */

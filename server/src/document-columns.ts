@@ -23,6 +23,7 @@ const NODE: Columns = {
   cap: 'cap',
   extra_credit: 'extraCredit',
   counted: 'counted',
+  scale: 'scale',
   note: 'note',
 };
 
@@ -39,7 +40,7 @@ export const COURSE_COLUMNS: Columns = {
   ...Object.fromEntries(Object.entries(LATE_POLICY).map(([column, field]) => [column, `policy.${field}`])),
 };
 
-export const SCALE_COLUMNS: Columns = ROUND;
+export const SCALE_COLUMNS: Columns = { ...ROUND, out_of: 'outOf' };
 
 export const BAND_COLUMNS: Columns = {
   label: 'label',
@@ -84,6 +85,7 @@ export const ASSESSMENT_COLUMNS: Columns = {
   late_days: 'late.days',
   late_handed_in: 'late.handedIn',
   late_waived: 'late.waived',
+  late_reduced: 'late.reduced',
   late_reason: 'late.reason',
   assume: 'assume',
   class_average: 'class.average',
@@ -104,7 +106,7 @@ const DECIMALS = new Set([
     'target_percent',
     'overdue_after',
   ],
-  ...['cut_off', 'points', 'worth'],
+  ...['cut_off', 'points', 'worth', 'out_of'],
 ]);
 const MOMENTS = new Set(['due', 'extended', 'late_handed_in']);
 

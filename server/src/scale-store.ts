@@ -1,4 +1,4 @@
-import type { Scale } from '@fidens/core';
+import type { Course, Scale } from '@fidens/core';
 import type { Transaction } from 'objection';
 import { scaleRows, toScale } from './course-document';
 import { GradingBand, GradingScale } from './models';
@@ -17,16 +17,37 @@ export async function insertScale(
   userId: string,
   scale: Scale,
   name: string | null = null,
-  wanted?: string,
+  more: Partial<Pick<GradingScale, 'id' | 'course_id' | 'known_as'>> = {},
 ): Promise<string> {
   const { id } = await GradingScale.query(transaction).insert({
     ...scaleRows(scale).scale,
-    ...(wanted !== undefined && { id: wanted }),
+    ...more,
     name,
     user_id: userId,
   });
   await insertBands(transaction, { id, user_id: userId }, scale);
   return id;
+}
+
+/** Whose the rows of a course are. */
+interface Owner {
+  readonly course_id: string;
+  readonly user_id: string;
+}
+
+/** Stores the further scales of a course, those that its nodes name. */
+export async function insertFurtherScales(
+  transaction: Transaction,
+  { course_id, user_id }: Owner,
+  { scales = {} }: Course,
+): Promise<void> {
+  for (const [known_as, scale] of Object.entries(scales))
+    await insertScale(transaction, user_id, scale, null, { course_id, known_as });
+}
+
+/** Deletes the further scales of a course. What its nodes name must be there again when the transaction ends. */
+export async function removeFurtherScales(transaction: Transaction, { course_id }: Owner): Promise<void> {
+  await GradingScale.query(transaction).where({ course_id }).delete();
 }
 
 /** Writes a scale over another. */

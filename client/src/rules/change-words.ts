@@ -129,7 +129,18 @@ const FIELDS: Record<string, FieldWords> = {
     name: 'target',
     words: (target: Target) => ('label' in target ? target.label : percent(target.percent)),
   },
-  scale: { name: 'grading scale', words: scaleWords },
+  scale: {
+    name: 'grading scale',
+    none: 'the course’s',
+    words: (scale: Scale | string) => (typeof scale === 'string' ? scale : scaleWords(scale)),
+  },
+  scales: {
+    name: 'further grading scales',
+    words: (scales: NonNullable<Course['scales']>) =>
+      Object.entries(scales)
+        .map(([name, scale]) => `${name} (${scaleWords(scale)})`)
+        .join('; ') || 'none',
+  },
   policy: { name: 'missing and late work', none: 'as usual', words: policyWords },
   name: { name: 'name' },
   weight: { name: 'weight', words: number },
@@ -161,15 +172,17 @@ function lateText(late: LatePolicy | Assessment['late']): string {
   if ('perDay' in late) return lateWords(late);
   const when =
     'days' in late ? `${plural(Number(late.days), 'day')} late` : `handed in ${momentText(late.handedIn)}`;
-  return late.waived ? `${when}, waived` : when;
+  if (late.waived) return `${when}, waived`;
+  return late.reduced ? `${when}, the score is reduced already` : when;
 }
 
 function momentText(moment: string): string {
   return new Date(moment).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 }
 
-function scaleWords({ bands, round }: Scale): string {
-  const letters = bands.map(({ label, from }) => `${label} ${number(from)}`).join(', ');
+function scaleWords({ bands, round, outOf }: Scale): string {
+  const cutOffs = bands.map(({ label, from }) => `${label} ${number(from)}`).join(', ');
+  const letters = outOf === undefined ? cutOffs : `${cutOffs}; 100 written as ${number(outOf)}`;
   return round ? `${letters}; rounded ${roundWords(round)}` : letters;
 }
 

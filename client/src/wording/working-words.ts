@@ -58,9 +58,18 @@ export function stepWords(step: PieceStep, { size }: PlannedPiece): string {
   }
 }
 
+/** Why lateness takes nothing. */
+const NO_PENALTY = {
+  'not late': 'not late',
+  'within grace': 'within grace',
+  waived: 'waived',
+  reduced: 'the score came back reduced',
+  'no penalty': 'no penalty',
+} as const;
+
 function lateWords({ lateness: { days, effect } }: Extract<PieceStep, { kind: 'late' }>): string {
   const late = plural(Number(decimalText(days, 2)), 'day');
-  if (effect.kind === 'none') return `${late} late, ${effect.why}:`;
+  if (effect.kind === 'none') return `${late} late, ${NO_PENALTY[effect.why]}:`;
   if (effect.kind === 'closed')
     return `${decimalText(effect.counted, 2)} days late, after ${decimalText(effect.closes, 2)} nothing is given:`;
   const base = effect.of === 'possible' ? 'what is possible' : 'what was earned';

@@ -25,19 +25,22 @@ class Consistency {
   readonly #faults: Fault[] = [];
   readonly #ids = new Map<string, string>();
   readonly #bands: readonly Json[];
+  readonly #scales: ReadonlyMap<string, readonly Json[]>;
 
   constructor(readonly document: Json) {
-    const scale = asObject(document.scale);
-    this.#bands = Array.isArray(scale?.bands) ? scale.bands.map((band) => asObject(band) ?? {}) : [];
+    this.#bands = bandsOf(document.scale);
+    const further = Object.entries(asObject(document.scales) ?? {});
+    this.#scales = new Map(further.map(([name, scale]) => [name, bandsOf(scale)]));
   }
 
   faults(): Fault[] {
-    this.#scale();
+    this.#scale(['scale'], this.#bands);
+    for (const [name, bands] of this.#scales) this.#scale(['scales', name], bands);
     this.#target();
     const root = asObject(this.document.root);
     if (root) {
       this.#root(root);
-      this.#node(root, ['root']);
+      this.#node(root, ['root'], this.#bands);
     }
     return this.#faults;
   }
@@ -46,18 +49,18 @@ class Consistency {
     this.#faults.push({ at: placeText(path), message });
   }
 
-  #scale(): void {
+  #scale(at: Path, bands: readonly Json[]): void {
     const labels = new Set<unknown>();
-    this.#bands.forEach(({ label, from }, index) => {
-      const path = ['scale', 'bands', index];
+    bands.forEach(({ label, from }, index) => {
+      const path = [...at, 'bands', index];
       if (typeof label === 'string' && labels.has(label))
         this.#say([...path, 'label'], `"${label}" stands twice in the scale`);
       labels.add(label);
       if (!isDecimal(from)) return;
-      const above = this.#bands[index - 1]?.from;
+      const above = bands[index - 1]?.from;
       if (isDecimal(above) && rational(from).compare(rational(above)) >= 0) {
         this.#say([...path, 'from'], `must be below the band before it (${above}): cut-offs fall strictly`);
-      } else if (index === this.#bands.length - 1 && rational(from).n !== 0n) {
+      } else if (index === bands.length - 1 && rational(from).n !== 0n) {
         this.#say([...path, 'from'], 'must be 0: the lowest band takes whatever is left');
       }
     });
@@ -65,16 +68,8 @@ class Consistency {
 
   #target(): void {
     const label = asObject(this.document.target)?.label;
-    if (typeof label === 'string' && !this.#band(label))
-      this.#say(['target', 'label'], this.#noSuchLabel(label));
-  }
-
-  #band(label: string): Json | undefined {
-    return this.#bands.find((band) => band.label === label);
-  }
-
-  #noSuchLabel(label: string): string {
-    return `"${label}" is not a letter of the scale (${this.#bands.map((band) => band.label).join(', ')})`;
+    if (typeof label === 'string' && !bandIn(this.#bands, label))
+      this.#say(['target', 'label'], noSuchLabel(this.#bands, label));
   }
 
   #root(root: Json): void {
@@ -87,7 +82,7 @@ class Consistency {
     if (root.counted === false) this.#say(['root', 'counted'], 'must be true: the whole course counts');
   }
 
-  #node(node: Json, path: Path): void {
+  #node(node: Json, path: Path, inherited: readonly Json[]): void {
     const { id } = node;
     if (typeof id === 'string') {
       const first = this.#ids.get(id);
@@ -95,14 +90,28 @@ class Consistency {
         this.#say([...path, 'id'], `"${id}" is taken by ${first}: each id stands once`);
       else this.#ids.set(id, placeText(path));
     }
-    if (node.kind === 'assessment') this.#assessment(node, path);
+    const bands = this.#scaleOf(node, path) ?? inherited;
+    if (node.kind === 'assessment') this.#assessment(node, path, bands);
     if (node.kind !== 'category') return;
     this.#category(node, path);
     if (!Array.isArray(node.children)) return;
     node.children.forEach((child, index) => {
       const object = asObject(child);
-      if (object) this.#node(object, [...path, 'children', index]);
+      if (object) this.#node(object, [...path, 'children', index], bands);
     });
+  }
+
+  /** The bands of the scale that a node names, if it names one. */
+  #scaleOf({ scale }: Json, path: Path): readonly Json[] | undefined {
+    if (typeof scale !== 'string') return undefined;
+    const bands = this.#scales.get(scale);
+    const names = [...this.#scales.keys()].join(', ');
+    if (!bands)
+      this.#say(
+        [...path, 'scale'],
+        `"${scale}" is not one of the course's further scales (${names === '' ? 'there are none' : names})`,
+      );
+    return bands;
   }
 
   #category(category: Json, path: Path): void {
@@ -110,20 +119,20 @@ class Consistency {
       for (const { at, message } of faults?.(category) ?? []) this.#say([...path, ...at], message);
   }
 
-  #assessment(piece: Json, path: Path): void {
+  #assessment(piece: Json, path: Path, bands: readonly Json[]): void {
     const scored = piece.status === 'scored';
     if (scored && piece.score === undefined)
       this.#say([...path, 'score'], 'is required where the status is scored');
     if (!scored && piece.score !== undefined)
       this.#say([...path, 'score'], 'must be left out unless the status is scored');
-    this.#label(asObject(piece.score)?.label, [...path, 'score', 'label']);
+    this.#label(asObject(piece.score)?.label, [...path, 'score', 'label'], bands);
     this.#moments(piece, path);
   }
 
-  #label(label: unknown, path: Path): void {
-    if (typeof label !== 'string' || this.#bands.length === 0) return;
-    const band = this.#band(label);
-    if (!band) this.#say(path, this.#noSuchLabel(label));
+  #label(label: unknown, path: Path, bands: readonly Json[]): void {
+    if (typeof label !== 'string' || bands.length === 0) return;
+    const band = bandIn(bands, label);
+    if (!band) this.#say(path, noSuchLabel(bands, label));
     else if (band.worth === undefined)
       this.#say(path, `"${label}" has no worth in the scale, so it cannot be a score`);
   }
@@ -147,4 +156,17 @@ class Consistency {
 
 function asObject(value: unknown): Json | undefined {
   return isObject(value) ? value : undefined;
+}
+
+function bandsOf(scale: unknown): readonly Json[] {
+  const bands = asObject(scale)?.bands;
+  return Array.isArray(bands) ? bands.map((band) => asObject(band) ?? {}) : [];
+}
+
+function bandIn(bands: readonly Json[], label: string): Json | undefined {
+  return bands.find((band) => band.label === label);
+}
+
+function noSuchLabel(bands: readonly Json[], label: string): string {
+  return `"${label}" is not a letter of the scale (${bands.map((band) => band.label).join(', ')})`;
 }

@@ -20,6 +20,7 @@ export const bandSchema = Joi.object({
 
 export const scaleSchema = Joi.object({
   round: roundSchema,
+  outOf: positiveDecimalSchema(),
   bands: Joi.array().items(bandSchema).min(1).max(LIMITS.bands).required(),
 });
 
@@ -46,6 +47,7 @@ const nodeFields = {
   cap: decimalSchema(),
   extraCredit: Joi.boolean(),
   counted: Joi.boolean(),
+  scale: lineSchema(LIMITS.name),
   note,
 };
 
@@ -79,6 +81,7 @@ export const assessmentFields = {
     days: decimalSchema(),
     handedIn: momentSchema(),
     waived: Joi.boolean(),
+    reduced: Joi.boolean(),
     reason: note,
   }).xor('days', 'handedIn'),
   assume: decimalSchema(),
@@ -93,6 +96,7 @@ export const courseFields = {
   note,
   target: targetSchema,
   scale: scaleSchema,
+  scales: Joi.object().pattern(lineSchema(LIMITS.name), scaleSchema),
   policy: policySchema,
 };
 

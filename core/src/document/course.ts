@@ -27,6 +27,8 @@ export interface Band {
 
 export interface Scale {
   round?: Round;
+  /** Its unit: what 100 percent is written as, "4" where a grade is "2.37 of 4". Absent = percent. It changes no number, only how it is written. */
+  outOf?: Decimal;
   /** Strictly falling; the last starts at 0. */
   bands: Band[];
 }
@@ -46,6 +48,8 @@ interface NodeFields {
   cap?: Decimal;
   extraCredit?: boolean;
   counted?: boolean;
+  /** One of the course's further scales, whose labels scores here and below may have; absent = as above. */
+  scale?: string;
   note?: string;
 }
 
@@ -88,6 +92,8 @@ export interface Course {
   note?: string;
   target?: Target;
   scale: Scale;
+  /** Further scales by name, for nodes that are marked on another than the course's. */
+  scales?: Record<string, Scale>;
   policy?: Policy;
   root: Category;
 }

@@ -1,6 +1,7 @@
 import { isDecimal, shortestDecimal } from '../numbers/decimal';
 import { decimalText, fractionOfPercent, HUNDRED, rational, type Rational } from '../numbers/rational';
 import type { Assessment, Scale, Score, Status } from './course';
+import { proposedWorth } from './scale';
 
 /** What an entry sets on its piece. */
 export interface EntrySet {
@@ -21,6 +22,8 @@ export interface EntryReading {
   readonly set: EntrySet;
   /** What the piece is out of then, where that changes. */
   readonly possible?: string;
+  /** The letter that is to be worth something as a score from now on: as much as `proposedWorth` says. */
+  readonly worthOf?: string;
   readonly said: string;
 }
 
@@ -166,9 +169,18 @@ function readLetter(typed: string, { possible }: Assessment, scale: Scale): Entr
   const band = bandNamed(typed, scale);
   if (!band) return undefined;
   if (band.worth === undefined) {
+    const worth = proposedWorth(scale, band.label);
+    const share = decimalText(fractionOfPercent(worth).mul(rational(possible)), 2);
     return {
-      kind: 'unclear',
-      said: `${band.label} cannot be a score yet: the scale does not say what it is worth. Set its “Score %” under Rules, Grading scale.`,
+      kind: 'asks',
+      said: `The scale does not say yet what ${band.label} is worth as a score.`,
+      readings: [
+        {
+          set: scored({ label: band.label }),
+          worthOf: band.label,
+          said: `${band.label} is worth ${worth}%, the middle of its band: ${share} of ${possible}`,
+        },
+      ],
     };
   }
   const earned = decimalText(fractionOfPercent(band.worth).mul(rational(possible)), 2);

@@ -1,4 +1,5 @@
-import type { Assessment, Category, Course, CourseNode } from '../document/course';
+import type { Assessment, Category, Course, CourseNode, Scale } from '../document/course';
+import { scaleNamed, scaleNameFor } from '../document/scale';
 
 /** The fields of a course beside its tree. */
 export type CourseFields = Omit<Course, 'format' | 'version' | 'root'>;
@@ -28,6 +29,17 @@ export function setting(id: string, fields: { [F in keyof NodeFields]?: NodeFiel
 /** The edit that gives a course these fields; a field that is `undefined` is taken away. */
 export function courseSetting(fields: { [F in keyof CourseFields]?: CourseFields[F] | undefined }): Edit {
   return { op: 'course', ...split(fields) };
+}
+
+/**
+ * The edit that changes the scale whose labels the scores of a node may have, wherever in the course it stands.
+ *
+ * @param id - of the node
+ */
+export function changingScale(course: Course, id: string, changed: (scale: Scale) => Scale): Edit {
+  const name = scaleNameFor(course, id);
+  const scale = changed(scaleNamed(course, name));
+  return courseSetting(name === undefined ? { scale } : { scales: { ...course.scales, [name]: scale } });
 }
 
 /** The defined ones of some fields. */

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { libraryNameSchema } from '../document/account-schema';
 import type { Course, Decimal, Score, Status } from '../document/course';
 import { assessmentFields } from '../document/course-schema';
+import { scaleFor } from '../document/scale';
 import { find } from '../document/tree';
 import { check, type Checked } from '../document/validation';
 import { lineSchema } from '../numbers/text';
@@ -98,5 +99,5 @@ function fits(course: Course, { id, entry }: Try): boolean {
   if (node.kind !== 'assessment') return false;
   const { score } = entry;
   if (!score || !('label' in score)) return true;
-  return course.scale.bands.some(({ label, worth }) => label === score.label && worth !== undefined);
+  return scaleFor(course, id).bands.some(({ label, worth }) => label === score.label && worth !== undefined);
 }

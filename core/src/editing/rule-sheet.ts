@@ -54,6 +54,7 @@ export function withSheet(course: Course, sheet: Course): Course {
   return {
     ...kept,
     scale: sheet.scale,
+    ...((course.scales ?? sheet.scales) && { scales: { ...course.scales, ...sheet.scales } }),
     ...(sheet.policy && { policy: sheet.policy }),
     root: merged(course.root, rules, hasRecord),
   };

@@ -10,6 +10,7 @@ import {
   type Moment,
   type Status,
 } from '../document/course';
+import { scaleNamed } from '../document/scale';
 import { fractionOfPercent, rational, ZERO, type Rational } from '../numbers/rational';
 import { lateness, penaltyOf, type Lateness } from '../rules/late/lateness';
 import { rounding } from '../rules/round';
@@ -92,6 +93,7 @@ interface Inherited {
   readonly parent: PlannedCategory | undefined;
   readonly missing: MissingPolicy;
   readonly late: LatePolicy | undefined;
+  readonly scale: string | undefined;
   readonly insideExtra: boolean;
   readonly takesPart: boolean;
 }
@@ -110,6 +112,7 @@ class Planner {
       parent: undefined,
       missing: course.policy?.missing ?? { counts: 'percent', percent: '0' },
       late: course.policy?.late,
+      scale: undefined,
       insideExtra: false,
       takesPart: true,
     });
@@ -132,6 +135,7 @@ class Planner {
       parent: category,
       missing: source.missing ?? inherited.missing,
       late: source.late === undefined ? inherited.late : (source.late ?? undefined),
+      scale: source.scale ?? inherited.scale,
       insideExtra: category.insideExtra,
       takesPart: category.takesPart,
     };
@@ -175,7 +179,8 @@ class Planner {
     const { course, now } = this;
     const overdue = isOverdue(source, course, now);
     const status = overdue ? 'missing' : statusOf(source);
-    const entered = enteredValue(source, status, inherited.missing, course.scale);
+    const scale = scaleNamed(course, source.scale ?? inherited.scale);
+    const entered = enteredValue(source, status, inherited.missing, scale);
     const unsettled = status === 'open' || status === 'awaiting';
     const late = lateness(source, inherited.late);
     return this.#add({

@@ -16,7 +16,7 @@ const accepts = new Ajv2020({ strict: true, strictTypes: false, strictRequired: 
 
 /** What the validator asks beyond what JSON Schema can say (docs/course-file.md). */
 const BEYOND =
-  /stands twice|stands once|not a letter of the scale|no worth|cut-offs fall|lowest band|before its due/;
+  /stands twice|stands once|not a letter of the scale|no worth|cut-offs fall|lowest band|further scales|before its due/;
 
 const isBeyond = ({ message }: Fault) => BEYOND.test(message);
 

@@ -4,6 +4,7 @@ import * as library from './002-library';
 import * as sweep from './003-sweep';
 import * as rehearsals from './004-rehearsals';
 import * as nothingLost from './005-nothing-lost';
+import * as scales from './006-scales';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
@@ -12,4 +13,5 @@ export const migrations: Record<string, Knex.Migration> = {
   '003-sweep': sweep,
   '004-rehearsals': rehearsals,
   '005-nothing-lost': nothingLost,
+  '006-scales': scales,
 };

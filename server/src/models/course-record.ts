@@ -33,6 +33,7 @@ export class CourseRecord extends Model {
   position!: number;
   version!: number;
   scale!: GradingScale;
+  scales!: GradingScale[];
   categories!: CategoryRecord[];
   assessments!: AssessmentRecord[];
 
@@ -41,6 +42,11 @@ export class CourseRecord extends Model {
       relation: Model.BelongsToOneRelation,
       modelClass: GradingScale,
       join: { from: 'courses.scale_id', to: 'grading_scales.id' },
+    },
+    scales: {
+      relation: Model.HasManyRelation,
+      modelClass: GradingScale,
+      join: { from: 'courses.id', to: 'grading_scales.course_id' },
     },
     categories: {
       relation: Model.HasManyRelation,

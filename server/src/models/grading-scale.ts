@@ -10,13 +10,16 @@ export class GradingBand extends Model {
   position!: number;
 }
 
-/** A grading scale of a student's: of one course, or, with a name, in the library. */
+/** A grading scale of a student's: of one course, its own or a further one, or, with a name, in the library. */
 export class GradingScale extends Model {
   static override tableName = 'grading_scales';
 
   id!: string;
   user_id!: string;
   name!: string | null;
+  /** Of a further scale of a course, and the name by which its nodes name it. */
+  course_id!: string | null;
+  known_as!: string | null;
   version!: number;
   bands!: GradingBand[];
 

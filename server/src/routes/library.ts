@@ -42,7 +42,13 @@ export function libraryRoutes(database: Knex): Router {
       const known = wanted && (await libraryOf(transaction, userId).findById(wanted));
       if (known) return toLibraryScale(known);
       await withinCount(transaction, GradingScale, userId, QUOTAS.scales + QUOTAS.courses, 'grading scales');
-      const id = await insertScale(transaction, userId, scale, name, wanted);
+      const id = await insertScale(
+        transaction,
+        userId,
+        scale,
+        name,
+        wanted === undefined ? {} : { id: wanted },
+      );
       return toLibraryScale((await libraryOf(transaction, userId).findById(id))!);
     });
     response.status(201).json(stored);

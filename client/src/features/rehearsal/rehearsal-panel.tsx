@@ -3,6 +3,7 @@ import {
   entryText,
   find,
   readEntry,
+  scaleFor,
   setting,
   statusOf,
   type Assessment,
@@ -245,13 +246,16 @@ const TryButtons = memo(function TryButtons(props: TryButtonsProps) {
 function trialOf(
   text: string,
   piece: Assessment,
-  { scale }: Course,
+  course: Course,
 ): Exclude<Entry, { kind: 'asks' }> | undefined {
-  const entry = text.trim() === '' ? undefined : readEntry(text, piece, scale);
+  const entry = text.trim() === '' ? undefined : readEntry(text, piece, scaleFor(course, piece.id));
   if (entry?.kind !== 'asks') return entry;
   // Trying is no record: a bare number is points, and of another whole its percent is tried.
-  const fitting = entry.readings.filter(({ possible }) => possible === undefined);
-  const reading = fitting.find(({ set: { score } }) => score && 'points' in score) ?? fitting[0]!;
+  const fitting = entry.readings.filter(
+    ({ possible, worthOf }) => possible === undefined && worthOf === undefined,
+  );
+  const reading = fitting.find(({ set: { score } }) => score && 'points' in score) ?? fitting[0];
+  if (!reading) return { kind: 'unclear', said: `${entry.said} It stands under Rules, Grading scale.` };
   return { kind: 'set', set: reading.set, said: reading.said };
 }
 

@@ -2,8 +2,11 @@ import {
   applyEdits,
   entryText,
   readEntry,
+  scaleFor,
   setting,
   STATE_WORDS,
+  changingScale,
+  withWorths,
   type Assessment,
   type Course,
   type Edit,
@@ -57,19 +60,19 @@ export function EntryField({
   const ended = useRef(false);
   const now = useNow();
   const touched = typed !== undefined && text.trim() !== before;
-  const entry = readEntry(text, piece, course.document.scale);
+  const entry = readEntry(text, piece, scaleFor(course.document, piece.id));
   const late = lateTodayWords(compute(course.document, now), piece.id);
   const states = useMemo(
     () => STATE_WORDS.map((state) => ({ ...state, effect: stateEffect(course, piece, state.status, now) })),
     [course, piece, now],
   );
 
-  const record = (reading: Pick<EntryReading, 'set' | 'possible'>, to: EntryStep = 'back') => {
+  const record = (reading: Omit<EntryReading, 'said'>, to: EntryStep = 'back') => {
     ended.current = true;
     const of = reading.possible ?? piece.possible;
     const whole = of === piece.possible ? '' : ` of ${number(of)}`;
     change(
-      [settingOf(piece, reading)],
+      editsOf(course.document, piece, reading),
       `${piece.name}: ${entryWords(reading.set, piece)}${whole}`,
       typed?.seen,
     );
@@ -84,7 +87,7 @@ export function EntryField({
   useLeaving(() => {
     if (ended.current || !touched || entry.kind !== 'set') return;
     ended.current = true;
-    change([settingOf(piece, entry)], undefined, typed.seen);
+    change(editsOf(course.document, piece, entry), undefined, typed.seen);
   });
   const end = (to: EntryStep) => {
     if (!touched) return leave(to);
@@ -215,14 +218,14 @@ function Understood({ course, piece, entry, touched, question, onTake }: Underst
     );
   }
   const { offer } = entry;
-  const words = course.document.scale.bands.some(({ worth }) => worth !== undefined)
+  const words = scaleFor(course.document, piece.id).bands.some(({ worth }) => worth !== undefined)
     ? 'Points, 17/20, 91%, a letter or a word. '
     : 'Points, 17/20, 91% or a word. ';
   return (
     <Stack gap="xs" aria-live="polite">
       <Text variant="bodyMedium" style={{ color: c.soft }}>
         {touched ? `${capital(entry.said)}. ` : words}
-        {touched && <Effect course={course} edits={[settingOf(piece, entry)]} />}
+        {touched && <Effect course={course} edits={editsOf(course.document, piece, entry)} />}
       </Text>
       {touched && offer && (
         <Button compact style={{ alignSelf: 'flex-start' }} onPress={() => onTake(offer)}>
@@ -258,13 +261,23 @@ function Effect({ course, edits }: { course: StoredCourse; edits: readonly Edit[
   );
 }
 
-/** The edit that records a reading. What the piece is out of is known from then on, where it was written. */
-function settingOf(piece: Assessment, { set, possible }: Pick<EntryReading, 'set' | 'possible'>): Edit {
+/**
+ * The edits that record a reading. What the piece is out of is known from then on, where it was written, and what its letter is worth, where
+ * that was asked.
+ */
+function editsOf(
+  course: Course,
+  piece: Assessment,
+  { set, possible, worthOf }: Omit<EntryReading, 'said'>,
+): Edit[] {
   const isWritten = possible !== undefined;
-  return setting(piece.id, {
+  const record = setting(piece.id, {
     ...set,
     ...(isWritten && { possible, ...(piece.presumed && { presumed: undefined }) }),
   });
+  return worthOf === undefined
+    ? [record]
+    : [changingScale(course, piece.id, (scale) => withWorths(scale, worthOf)), record];
 }
 
 function entryWords({ status, score }: EntrySet, piece: Assessment): string {

@@ -72,7 +72,7 @@ function Lateness({ piece, part, set }: PartProps & { part: Part | undefined }) 
   const how = !late ? 'on time' : 'days' in late ? 'days' : 'moment';
   const node = part?.node as PlannedPiece | undefined;
   const steps = node && late ? pieceSteps(node, { valueOf: () => undefined, waits: true }) : [];
-  const more = (fields: { [Field in 'days' | 'handedIn' | 'waived' | 'reason']?: unknown }) => {
+  const more = (fields: { [Field in 'days' | 'handedIn' | 'waived' | 'reduced' | 'reason']?: unknown }) => {
     const next = { ...late, ...fields } as Record<string, unknown>;
     return set({
       late: Object.fromEntries(Object.entries(next).filter(([, value]) => value !== undefined)) as never,
@@ -118,12 +118,15 @@ function Lateness({ piece, part, set }: PartProps & { part: Part | undefined }) 
         <>
           <Choice
             label={`Whether lateness of ${name} counts`}
-            value={late.waived ? 'waived' : 'counts'}
+            value={late.waived ? 'waived' : late.reduced ? 'reduced' : 'counts'}
             options={[
               { value: 'counts', label: 'Lateness counts' },
+              { value: 'reduced', label: 'The score is reduced already' },
               { value: 'waived', label: 'Waived' },
             ]}
-            onChange={(next) => more({ waived: next === 'waived' || undefined })}
+            onChange={(next) =>
+              more({ waived: next === 'waived' || undefined, reduced: next === 'reduced' || undefined })
+            }
           />
           {late.waived && (
             <KeptField
@@ -184,7 +187,7 @@ function Others({ piece, set }: PartProps) {
 function detailWords({ note, extended, late, class: others }: Assessment): string {
   const words = [
     extended && 'extended',
-    late && (late.waived ? 'late, waived' : 'late'),
+    late && (late.waived ? 'late, waived' : late.reduced ? 'late, reduced already' : 'late'),
     others?.average !== undefined && `the others' average ${number(others.average)}`,
     note && `“${note}”`,
   ].filter(Boolean);

@@ -16,8 +16,13 @@ export interface LatePolicy {
   closes?: Decimal;
 }
 
-/** How late one piece was: days, or the moment it was handed in. */
-export type Late = { waived?: boolean; reason?: string } & ({ days: Decimal } | { handedIn: Moment });
+/**
+ * How late one piece was: days, or the moment it was handed in. Nothing is taken of one that is `waived`, nor of one that is `reduced`: its score
+ * came back with the penalty in it.
+ */
+export type Late = { waived?: boolean; reduced?: boolean; reason?: string } & (
+  { days: Decimal } | { handedIn: Moment }
+);
 
 export const lateSchema = Joi.object({
   perDay: decimalSchema().required(),

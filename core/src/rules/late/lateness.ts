@@ -17,7 +17,10 @@ export interface Lateness {
   /** Days late as they are, before the policy counts them. */
   readonly days: Rational;
   readonly effect:
-    | { readonly kind: 'none'; readonly why: 'not late' | 'within grace' | 'waived' | 'no penalty' }
+    | {
+        readonly kind: 'none';
+        readonly why: 'not late' | 'within grace' | 'waived' | 'reduced' | 'no penalty';
+      }
     | { readonly kind: 'closed'; readonly counted: Rational; readonly closes: Rational }
     | {
         readonly kind: 'penalty';
@@ -53,6 +56,7 @@ export function lateness(piece: HandedIn, policy: LatePolicy | undefined): Laten
   const days =
     'days' in late ? rational(late.days) : daysBetween((piece.extended ?? piece.due)!, late.handedIn);
   if (late.waived) return { days, effect: { kind: 'none', why: 'waived' } };
+  if (late.reduced) return { days, effect: { kind: 'none', why: 'reduced' } };
   if (!policy) return { days, effect: { kind: 'none', why: 'no penalty' } };
   if (days.n === 0n) return { days, effect: { kind: 'none', why: 'not late' } };
   if (days.mul(HOURS).compare(rational(policy.grace ?? '0')) <= 0) {
