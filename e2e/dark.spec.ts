@@ -1,4 +1,13 @@
-import { addSampleCourse, expect, expectAccessible, openPage, openSample, signUp, test } from './fidens';
+import {
+  addSampleCourse,
+  expect,
+  expectAccessible,
+  openPage,
+  openRules,
+  openSample,
+  signUp,
+  test,
+} from './fidens';
 
 test.use({ colorScheme: 'dark' });
 
@@ -17,6 +26,7 @@ test('everything is legible in the dark', async ({ page }) => {
   await expect(page.getByRole('region', { name: 'Rehearsal' })).toBeVisible();
   await expectAccessible(page);
   await openPage(page, 'Rules');
+  await openRules(page, 'Field logs');
   await page.getByLabel('How many of the lowest to drop in Field logs').fill('2');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('region', { name: 'Effect of the changed rules' })).toBeVisible();

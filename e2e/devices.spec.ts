@@ -5,6 +5,7 @@ import {
   expect,
   expectAccessible,
   openPage,
+  openRules,
   record,
   settled,
   signInAs,
@@ -91,6 +92,7 @@ test('a deletion of what another device has changed since is asked about, and ca
   await record(other, 'Eelgrass survey', '15');
   await settled(other);
   await openPage(page, 'Rules');
+  await openRules(page, 'Field logs');
   await page.getByRole('button', { name: 'Delete Field logs', exact: true }).click();
   await page
     .getByRole('region', { name: 'Effect of the changed rules' })
@@ -235,6 +237,7 @@ test('weights are asked about when a course comes to pool its points', async ({ 
     .first()
     .click();
   await openPage(page, 'Rules');
+  await openRules(page, 'the whole');
   await page.getByRole('radio', { name: 'Points pooled' }).first().click();
   const question = page.getByRole('region', { name: 'What becomes of the weights' });
   await expect(question.getByRole('button', { name: /^Keep the weights as they are written/ })).toBeVisible();

@@ -217,6 +217,18 @@ export async function openPage(page: Page, name: 'Scores' | 'Reach' | 'Rules' | 
   await expect(page.getByRole('tab', { name })).toHaveAttribute('aria-selected', 'true');
 }
 
+/** Opens all fields of a category, a piece on its own or the whole on the Rules page, where they are not open. */
+export async function openRules(page: Page, of: string): Promise<void> {
+  const line = page.getByRole('button', { name: `Rules of ${of}`, exact: true });
+  if ((await line.getAttribute('aria-expanded')) !== 'true') await line.click();
+}
+
+/** Opens something that is folded away under its title, where it is not open. */
+export async function unfold(page: Page, title: string): Promise<void> {
+  const fold = page.getByRole('button', { name: title, exact: true });
+  if ((await fold.getAttribute('aria-expanded')) !== 'true') await fold.click();
+}
+
 /** Opens a piece's field, types an entry and is done. */
 export async function record(page: Page, piece: string, entry: string): Promise<void> {
   const field = page.getByLabel(`Score of ${piece}`);

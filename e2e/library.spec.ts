@@ -6,9 +6,11 @@ import {
   fill,
   openCourse,
   openPage,
+  openRules,
   settled,
   signUp,
   test,
+  unfold,
 } from './fidens';
 import type { Page } from '@playwright/test';
 
@@ -22,6 +24,7 @@ async function save(page: Page, button: string): Promise<string> {
 /** Makes a second course out of a file of the first. */
 async function copyCourse(page: Page, title: string): Promise<void> {
   await openPage(page, 'Rules');
+  await unfold(page, 'As a file or on paper');
   const file = readFileSync(await save(page, 'Save the course file'), 'utf8');
   await page.goto('/new-course');
   await page.getByLabel('Open a course file or rule sheet: file').setInputFiles({
@@ -38,7 +41,7 @@ test('a scale is kept, says which courses have it, and is changed for all of the
   await signUp(page);
   await addSampleCourse(page);
   await copyCourse(page, 'Dune Ecology');
-  await page.getByRole('button', { name: 'Change the scale' }).click();
+  await page.getByRole('button', { name: /^A from/ }).click();
   await page.getByLabel('Keep it among your scales, as').fill('Saltmarsh letters');
   await page.getByRole('button', { name: 'Keep the scale' }).click();
   await expect(
@@ -83,7 +86,7 @@ test('a scale that does not fit a score of a course is refused, with the course 
   await page.getByLabel('Score of Eelgrass survey').fill('B+');
   await page.keyboard.press('Enter');
   await openPage(page, 'Rules');
-  await page.getByRole('button', { name: 'Change the scale' }).click();
+  await page.getByRole('button', { name: /^A from/ }).click();
   await page.getByLabel('Keep it among your scales, as').fill('Letters');
   await page.getByRole('button', { name: 'Keep the scale' }).click();
   await page.getByRole('link', { name: 'Change “Letters” for every course that has it' }).click();
@@ -104,6 +107,7 @@ test('a rule sheet is kept, handed on, started from, and brought into a course a
   await signUp(page);
   await addSampleCourse(page);
   await openPage(page, 'Rules');
+  await unfold(page, 'Rule sheets');
   await page.getByLabel('Keep these rules as').fill('Field course');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByText('Kept: Field course.')).toBeVisible();
@@ -127,9 +131,12 @@ test('a rule sheet is kept, handed on, started from, and brought into a course a
   await page.getByRole('button', { name: 'Next: its categories' }).click();
   await expect(page.getByLabel('Weight of Field logs')).toHaveValue('35');
   await fill(page, 'Weight of Field logs', '50');
+  await openRules(page, 'Seminar');
   await fill(page, 'Name of Seminar', 'Colloquium');
   await page.getByRole('link', { name: 'Leave the steps of Mud and Sand' }).click();
+  await unfold(page, 'Rule sheets');
   await page.getByRole('button', { name: 'Bring in the rules of Field course' }).click();
+  await page.getByRole('radio', { name: 'Its pieces too' }).click();
   const preview = page.getByRole('region', { name: 'The rules of Field course' });
   await expect(preview.getByText('Field logs: weight')).toBeVisible();
   await expect(preview.getByText('50 → 35')).toBeVisible();
@@ -139,6 +146,7 @@ test('a rule sheet is kept, handed on, started from, and brought into a course a
   await page.goto('/');
   await openCourse(page, 'Coastal Ecology');
   await openPage(page, 'Rules');
+  await unfold(page, 'Rule sheets');
   const mine = page.getByLabel('Bring in the rules of a file: file');
   const rules = JSON.parse(readFileSync(file, 'utf8'));
   rules.title = 'Stricter';
@@ -148,6 +156,7 @@ test('a rule sheet is kept, handed on, started from, and brought into a course a
     mimeType: 'application/json',
     buffer: Buffer.from(JSON.stringify(rules)),
   });
+  await page.getByRole('radio', { name: 'Its rules alone' }).click();
   const stricter = page.getByRole('region', { name: 'The rules of Stricter' });
   await expect(stricter.getByText('1 thing changes')).toBeVisible();
   await expect(stricter.getByText('dropped → counts')).toBeVisible();
@@ -168,6 +177,7 @@ test('a course is replaced by a file after its differences are seen; one that is
   await signUp(page);
   await addSampleCourse(page);
   await openPage(page, 'Rules');
+  await unfold(page, 'As a file or on paper');
   const whole = JSON.parse(readFileSync(await save(page, 'Save the course file'), 'utf8'));
   const replace = (document: unknown) =>
     page.getByLabel('Replace this course by a file: file').setInputFiles({
@@ -196,7 +206,7 @@ test('a course is replaced by a file after its differences are seen; one that is
   await expect(preview.getByText('Kelp line added to Field logs')).toBeVisible();
   await expectAccessible(page);
   await preview.getByRole('button', { name: 'Replace the course' }).click();
-  await expect(page.getByLabel('Name of Shore logs')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Rules of Shore logs' })).toBeVisible();
   await settled(page);
 
   logs.children[0].possible = '0';

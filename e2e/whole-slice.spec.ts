@@ -5,6 +5,7 @@ import {
   leaveSteps,
   openCourse,
   openPage,
+  openRules,
   record,
   settled,
   signUp,
@@ -39,6 +40,7 @@ test('from a syllabus to what the final must bring, and all of it is there after
   await page.getByLabel('Weight of Exam').fill('50');
   await page.keyboard.press('Enter');
   await expect(page.getByText('The weights come to 100.')).toBeVisible();
+  await openRules(page, 'Labs');
   await page
     .getByRole('radiogroup', { name: 'How Labs adds up' })
     .getByRole('radio', { name: 'Every piece equal' })

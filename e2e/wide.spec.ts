@@ -4,6 +4,7 @@ import {
   leaveSteps,
   openCourse,
   openPage,
+  openRules,
   openSample,
   record,
   signUp,
@@ -24,6 +25,7 @@ test('on a wide screen a change on the left is seen on the right', async ({ page
   await openPage(page, 'Rules');
   const aside = page.getByRole('complementary', { name: 'effect, beside' });
   await expect(aside.getByText('What each letter takes')).toBeVisible();
+  await openRules(page, 'Field logs');
   await page.getByLabel('How many of the lowest to drop in Field logs').fill('2');
   await page.keyboard.press('Enter');
   const effect = aside.getByRole('region', { name: 'Effect of the changed rules' });
@@ -44,6 +46,7 @@ test('the whole slice on a wide screen', async ({ page }) => {
   await page.keyboard.press('Enter');
   const readBack = page.getByRole('complementary', { name: 'read back, beside' });
   await expect(readBack.getByText('Papers counts by its points; its points are pooled.')).toBeVisible();
+  await openRules(page, 'Papers');
   await page.getByLabel('Weight of Papers').fill('2');
   await expect(readBack.getByText('Papers counts 2 times its points; its points are pooled.')).toBeVisible();
   await page.getByLabel('Weight of Papers').fill('');
@@ -117,7 +120,7 @@ test('with a pointer a piece is dragged to its place, and many go along where th
   const effect = page.getByRole('region', { name: 'Effect of the changed rules' });
   await expect(effect.getByText('Forecast')).toBeVisible();
   await expect(
-    page.getByRole('group', { name: 'Field logs' }).getByText('4 of 8 pieces listed'),
+    page.getByRole('group', { name: 'Field logs' }).getByText('4 of 8 promised pieces listed'),
   ).toBeVisible();
   await expectAccessible(page);
   await effect.getByRole('button', { name: 'Discard' }).click();

@@ -12,11 +12,13 @@ import { Icon } from '@/theme/icons';
 import { DISPLAY, TEXT, TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Failed, Loading } from '@/ui/states';
 import { decimalsShown } from '@/wording/decimals';
+import { topOutlook } from '@/wording/top-outlook';
 
 export default function Application() {
   const theme = useChosenTheme();
   // Numbers stand everywhere: with other decimals every screen is drawn anew.
   const decimals = decimalsShown.use();
+  const top = topOutlook.use();
   const [ready, failed] = useFonts({
     [TEXT]: require('@expo-google-fonts/figtree/400Regular/Figtree_400Regular.ttf') as number,
     [TEXT_MEDIUM]: require('@expo-google-fonts/figtree/500Medium/Figtree_500Medium.ttf') as number,
@@ -31,7 +33,7 @@ export default function Application() {
         <Head>
           <title>Fidens</title>
         </Head>
-        <View key={decimals} style={{ flex: 1, backgroundColor: theme.ours.paper }}>
+        <View key={`${decimals} ${top}`} style={{ flex: 1, backgroundColor: theme.ours.paper }}>
           <Screens />
         </View>
       </PaperProvider>
@@ -57,6 +59,7 @@ function Screens() {
     >
       <Stack.Protected guard={signedIn}>
         <Stack.Screen name="(places)" />
+        <Stack.Screen name="sheet/[courseId]" />
       </Stack.Protected>
       <Stack.Protected guard={!signedIn}>
         <Stack.Screen name="sign-in" />

@@ -2,7 +2,7 @@ export { COURSE_FILE, readCourse, writeCourse } from './formats/course-file';
 export { type Format } from './formats/format';
 export { formatOf, FORMATS } from './formats/index';
 export { type Drop } from './rules/drop/form';
-export { type CategoryRules } from './rules/index';
+export { type CategoryRules, RULE_NAMES } from './rules/index';
 export { type LatePolicy } from './rules/late/form';
 export { penaltyOf } from './rules/late/lateness';
 export { LIMITS } from './rules/limits';
@@ -85,7 +85,7 @@ export { changingScale, courseSetting, type Edit, type NodeFields, setting } fro
 export { checkEdits } from './editing/edit-schema';
 export { handedInNow } from './editing/handed-in';
 export { type PastChange, type PastStep, pastSteps, reversal } from './editing/history';
-export { type Recombination, recombinations } from './editing/recombine';
+export { countingDouble, type Recombination, recombinations } from './editing/recombine';
 export {
   checkRehearsal,
   type NextTry,
@@ -94,7 +94,7 @@ export {
   type Try,
   withTry,
 } from './editing/rehearsal';
-export { copyRules, ruleSheet, withSheet } from './editing/rule-sheet';
+export { copyRules, listsPieces, rulesAlone, ruleSheet, withSheet } from './editing/rule-sheet';
 export { scaleToHundred, spreadRest, weighed } from './editing/weights';
 export { answer, type Answer } from './insight/answer';
 export {

@@ -11,13 +11,14 @@ import { useTerm, weekOf } from '@/data/terms';
 import { CourseCard } from '@/features/term/course-card';
 import { byAttention } from '@/model/attention';
 import { LOOSE_WORDS, useLooseEnds, wantsDecision } from '@/model/loose-ends';
-import { useGpas } from '@/model/term-gpa';
+import { GPA_WORDS, useGpas } from '@/model/term-gpa';
 import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Page } from '@/ui/page';
 import { Empty, Failed, Loading } from '@/ui/states';
 import { Soft } from '@/ui/text';
+import { topOutlook } from '@/wording/top-outlook';
 import { plural } from '@/wording/words';
 
 /** The Term place: every course, and first what is loose. */
@@ -58,7 +59,10 @@ function TermHead({ courses }: { courses: readonly StoredCourse[] }) {
   const now = useNow();
   const { points, leftOut, notYet } = useGpas(courses);
   const week = term && weekOf(term, now);
-  const others = (['forecast', 'floor', 'ceiling'] as const).filter((name) => points[name]);
+  const top = topOutlook.use();
+  const others = (['standing', 'forecast', 'floor', 'ceiling'] as const).filter(
+    (name) => name !== top && points[name],
+  );
   return (
     <Stack gap="s">
       <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-end' }}>
@@ -70,12 +74,12 @@ function TermHead({ courses }: { courses: readonly StoredCourse[] }) {
             Term
           </Text>
         </View>
-        {points.standing && (
+        {points[top] && (
           <View style={{ alignItems: 'flex-end' }}>
             <Text variant="bodyMedium" style={{ color: c.soft }}>
-              GPA so far
+              GPA {GPA_WORDS[top]}
             </Text>
-            <Text variant="headlineLarge">{points.standing}</Text>
+            <Text variant="headlineLarge">{points[top]}</Text>
           </View>
         )}
       </View>
@@ -97,8 +101,6 @@ function TermHead({ courses }: { courses: readonly StoredCourse[] }) {
 function titlesOf(courses: readonly Course[]): string {
   return courses.map(({ title }) => title).join(', ');
 }
-
-const GPA_WORDS = { forecast: 'as it goes', floor: 'at least', ceiling: 'at most' } as const;
 
 function LooseBanner() {
   const c = useColours();

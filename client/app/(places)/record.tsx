@@ -7,7 +7,7 @@ import { useCourses, type StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { PieceRow } from '@/features/scores/piece-row';
 import { compute } from '@/model/computed';
-import { likeliest, matching, placeWords } from '@/model/likeliest';
+import { isBack, likeliest, matching, placeWords } from '@/model/likeliest';
 import { newId } from '@/model/new-id';
 import { partOf } from '@/model/part-of';
 import { useChange } from '@/model/use-change';
@@ -34,6 +34,15 @@ export default function RecordPlace() {
   );
   const found = search.trim() === '' ? likeliest(all, now) : matching(all, search);
   const shown = found.slice(0, SHOWN);
+  const back = shown.filter(({ piece }) => isBack(piece, now));
+  const lists = (
+    search.trim() === ''
+      ? [
+          { title: 'Likely back now', candidates: back },
+          { title: 'Later', candidates: shown.filter((candidate) => !back.includes(candidate)) },
+        ]
+      : [{ title: 'Found', candidates: shown }]
+  ).filter(({ candidates }) => candidates.length > 0);
   return (
     <Page>
       <Text variant="displaySmall" role="heading" aria-level={1}>
@@ -47,7 +56,6 @@ export default function RecordPlace() {
         onChangeText={setSearch}
         left={<TextInput.Icon icon="magnify" tabIndex={-1} aria-hidden />}
       />
-      <SectionTitle>{search.trim() === '' ? 'Likely back now' : 'Found'}</SectionTitle>
       {found.length === 0 && (
         <Empty title={all.length === 0 ? 'No pieces yet' : 'Nothing like that'}>
           {all.length === 0
@@ -62,24 +70,28 @@ export default function RecordPlace() {
           onMade={(course, piece) => setOpen(keyOf({ course, piece }))}
         />
       )}
-      <View>
-        {shown.map(({ course, piece }, index) => {
-          const key = keyOf({ course, piece });
-          const beside = { next: shown[index + 1], previous: shown[index - 1] };
-          return (
-            <PieceRow
-              key={key}
-              course={course}
-              piece={piece}
-              part={partOf(compute(course.document, now).outlooks.standing, piece.id)}
-              place={placeWords(course, piece)}
-              isOpen={open === key}
-              onToggle={() => setOpen(open === key ? undefined : key)}
-              onStep={(to) => setOpen(beside[to] && keyOf(beside[to]))}
-            />
-          );
-        })}
-      </View>
+      {lists.map(({ title, candidates }) => (
+        <View key={title}>
+          <SectionTitle>{title}</SectionTitle>
+          {candidates.map(({ course, piece }) => {
+            const key = keyOf({ course, piece });
+            const index = shown.findIndex((other) => keyOf(other) === key);
+            const beside = { next: shown[index + 1], previous: shown[index - 1] };
+            return (
+              <PieceRow
+                key={key}
+                course={course}
+                piece={piece}
+                part={partOf(compute(course.document, now).outlooks.standing, piece.id)}
+                place={placeWords(course, piece)}
+                isOpen={open === key}
+                onToggle={() => setOpen(open === key ? undefined : key)}
+                onStep={(to) => setOpen(beside[to] && keyOf(beside[to]))}
+              />
+            );
+          })}
+        </View>
+      ))}
     </Page>
   );
 }

@@ -17,6 +17,7 @@ import { FormField } from '@/ui/fields/form-field';
 import { Page } from '@/ui/page';
 import { SectionTitle, Soft } from '@/ui/text';
 import { decimalsShown } from '@/wording/decimals';
+import { topOutlook } from '@/wording/top-outlook';
 
 /** You: the account, the term's dates, the scales and rule sheets to use again, and how Fidens looks. */
 export default function YouPlace() {
@@ -58,6 +59,21 @@ export default function YouPlace() {
           ]}
         />
         <Soft>More are shown where these would seem to reach a cut-off that is missed.</Soft>
+        <Choice
+          label="What stands on top of a course"
+          value={topOutlook.use()}
+          onChange={topOutlook.choose}
+          options={[
+            { value: 'standing', label: 'Standing', hint: 'Only what is settled counts.' },
+            {
+              value: 'floor',
+              label: 'Floor',
+              hint: 'Open work counts 0, as where a school counts blanks as zero.',
+            },
+            { value: 'forecast', label: 'Forecast', hint: 'The rest goes as it went so far.' },
+            { value: 'ceiling', label: 'Ceiling', hint: 'The rest gets full marks.' },
+          ]}
+        />
       </Stack>
       <SignOut />
     </Page>

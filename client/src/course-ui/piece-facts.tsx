@@ -12,12 +12,21 @@ interface PieceFactsProps {
   edit: EditRules;
   /** Whether the keyboard goes to its possible points. */
   focusPossible?: boolean;
+  /** Its weight stands elsewhere. */
+  hasWeight?: boolean;
   /** What the fields stand on. */
   ground?: 'tint' | 'card';
 }
 
 /** What the syllabus says of a piece: its name, its possible points, its weight where its category uses one, and when it is due. */
-export function PieceFacts({ course, piece, edit, focusPossible = false, ground = 'tint' }: PieceFactsProps) {
+export function PieceFacts({
+  course,
+  piece,
+  edit,
+  focusPossible = false,
+  hasWeight = false,
+  ground = 'tint',
+}: PieceFactsProps) {
   const { id, name } = piece;
   const { combine = 'points' } = find(course, id)?.ancestors.at(-1) ?? {};
   const set = (fields: { [F in keyof NodeFields]?: NodeFields[F] | undefined }, done?: string) =>
@@ -45,7 +54,7 @@ export function PieceFacts({ course, piece, edit, focusPossible = false, ground 
           set({ possible: possible!, presumed: undefined }, `${name}: out of ${possible}`)
         }
       />
-      {combine !== 'equal' && (
+      {combine !== 'equal' && !hasWeight && (
         <NumberRule
           label={`Own weight of ${name}`}
           shown={combine === 'weights' ? 'Weight' : 'Times'}

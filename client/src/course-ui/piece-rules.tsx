@@ -11,14 +11,16 @@ interface PieceRulesProps {
   piece: Assessment;
   parent: Category;
   edit: EditRules;
+  /** Its weight stands elsewhere. */
+  hasWeight?: boolean;
 }
 
 /** All that the syllabus says of one piece. */
-export function PieceRules({ course, piece, parent, edit }: PieceRulesProps) {
+export function PieceRules({ course, piece, parent, edit, hasWeight = false }: PieceRulesProps) {
   const { id, name, cap, step } = piece;
   return (
     <Stack gap="m">
-      <PieceFacts course={course} piece={piece} edit={edit} ground="card" />
+      <PieceFacts course={course} piece={piece} edit={edit} ground="card" hasWeight={hasWeight} />
       <Row gap="s" wrap>
         <NumberRule
           label={`Highest percent of ${name}`}

@@ -1,4 +1,14 @@
-import { decimalText, weightTotal, type Category, type Course, type CourseNode } from '@fidens/core';
+import {
+  decimalText,
+  rational,
+  regularChildren,
+  weightTotal,
+  type Assessment,
+  type Category,
+  type Course,
+  type CourseNode,
+  type Rational,
+} from '@fidens/core';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { rulesInWords } from '@/rules';
@@ -7,20 +17,15 @@ import { missingWords } from '@/rules/missing/words';
 import { roundWords } from '@/rules/round/words';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
-import { Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
-import { SectionTitle } from '@/ui/text';
 import { capital, number, plural } from '@/wording/words';
 
 /** The rules in plain sentences, to hold against the syllabus line by line. */
 export function ReadBack({ course }: { course: Course }) {
   return (
-    <Stack gap="s">
-      <SectionTitle>Read back</SectionTitle>
-      <Fold title="The rules in sentences, to hold against the syllabus">
-        <ReadBackList course={course} />
-      </Fold>
-    </Stack>
+    <Fold title="The rules in sentences, to hold against the syllabus">
+      <ReadBackList course={course} />
+    </Fold>
   );
 }
 
@@ -64,11 +69,11 @@ const SUMS = {
 
 function wholeSentence(root: Category): string {
   const how = {
-    points: 'All points of the course are pooled',
+    points: `All points of the course are pooled, ${decimalText(pointsIn(root), 2)} in all`,
     equal: 'Every category and every piece on its own counts the same',
     weights: `Weights make the whole, ${decimalText(weightTotal(root), 2)} in all`,
   }[root.combine ?? 'points'];
-  return `${[how, ...rulesInWords(root, 'sentence')].join('; ')}.`;
+  return `${[how, ...rulesInWords(root)].join('; ')}.`;
 }
 
 /** @param where - in what it stands, below the course itself: ", in First half," */
@@ -79,12 +84,53 @@ function nodeSentences(node: CourseNode, parent: Category, where: string): strin
     if (node.cap !== undefined) words.push(`at most ${number(node.cap)}% of it counts`);
     return [`${words.join('; ')}.`];
   }
-  words.push(SUMS[node.combine ?? 'points'], ...rulesInWords(node, 'sentence'));
+  words.push(SUMS[node.combine ?? 'points'], ...rulesInWords(node));
   const inside = node.children.filter((child) => child.kind === 'category');
   return [
     `${words.join('; ')}.`,
+    ...piecesSentence(node),
     ...inside.flatMap((child) => nodeSentences(child, node, `, in ${node.name},`)),
   ];
+}
+
+/** The pieces that are listed in a category, with what each is out of and its own weight, and what takes no part. */
+function piecesSentence(category: Category): string[] {
+  const own = category.children.filter((child) => child.kind === 'assessment');
+  if (own.length === 0) return [];
+  const list = (pieces: typeof own) => pieces.map((piece) => pieceWords(piece, category)).join(', ');
+  const counts = own.filter((piece) => piece.counted !== false && !piece.extraCredit);
+  const extra = own.filter((piece) => piece.counted !== false && piece.extraCredit);
+  const not = own.filter((piece) => piece.counted === false);
+  const parts = [
+    counts.length > 0 && list(counts),
+    extra.length > 0 && `extra credit: ${list(extra)}`,
+    not.length > 0 && `not counted: ${list(not)}`,
+  ].filter(Boolean);
+  return [`Listed in ${category.name}: ${parts.join('; ')}.`];
+}
+
+function pieceWords({ name, possible, weight }: Assessment, { combine = 'points' }: Category): string {
+  const words = [`of ${number(possible)}`];
+  if (combine === 'weights')
+    words.push(weight === undefined ? 'no weight yet, so it does not count' : `weight ${number(weight)}`);
+  if (combine === 'points' && weight !== undefined) words.push(`counted ${number(weight)} times`);
+  return `${name} (${words.join(', ')})`;
+}
+
+/** The points of all that is counted and no extra credit, promised pieces included. */
+function pointsIn(category: Category): Rational {
+  const { children, planned } = category;
+  const regular = regularChildren(category);
+  const missing = planned ? Math.max(0, planned.pieces - regular.length) : 0;
+  const promised = rational(planned?.possible ?? '100').mul(rational(String(missing)));
+  return children
+    .filter((child) => regular.includes(child))
+    .reduce((sum, child) => {
+      const points = child.kind === 'category' ? pointsIn(child) : rational(child.possible);
+      const times =
+        (category.combine ?? 'points') === 'points' ? rational(child.weight ?? '1') : rational('1');
+      return sum.add(points.mul(times));
+    }, promised);
 }
 
 /** How much a child is of its parent. */

@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { onForget } from '@/storage/kept-state';
+import { tabState } from '@/storage/tab-state';
 
 /** Something that was done, with the way back and the way forth again. */
 export interface Step {
@@ -8,6 +9,8 @@ export interface Step {
   /** Goes back; answers why not, in a sentence, where that would undo what was done since. */
   readonly undo: () => string | undefined | void;
   readonly redo: () => string | undefined | void;
+  /** What it is made of, where it can be taken back after a reload too. */
+  readonly kept?: unknown;
 }
 
 /** What was done since Fidens was opened: what can be undone, what was undone, and what was just said of it. */
@@ -24,15 +27,46 @@ export interface Notice {
 }
 
 const MOST = 200;
+/** How many of the last steps outlive a reload, and how long one may be, in characters. */
+const MOST_KEPT = 20;
+const LONGEST_KEPT = 20_000;
+
+const keptSteps = tabState('done');
 const NOTHING: Steps = { past: [], undone: [], notice: undefined };
 
 let steps = NOTHING;
 const listeners = new Set<() => void>();
-onForget(() => become(NOTHING));
+onForget(() => tell(NOTHING));
 
-function become(next: Steps): void {
+function tell(next: Steps): void {
   steps = next;
   for (const listener of listeners) listener();
+}
+
+function become(next: Steps): void {
+  if (next.past !== steps.past) keep(next.past);
+  tell(next);
+}
+
+/** Keeps the last steps up to the latest that cannot be kept: what was done before it would be taken back out of order. */
+function keep(past: readonly Step[]): void {
+  const last = past.slice(-MOST_KEPT);
+  const from = last.findLastIndex(
+    ({ kept }) => (JSON.stringify(kept) ?? '').length - 1 >= LONGEST_KEPT || !kept,
+  );
+  keptSteps.write(last.slice(from + 1).map(({ kept }) => kept));
+}
+
+/**
+ * Takes up what was done before the window was loaded again.
+ *
+ * @param read - makes a step of what was kept of it; nothing where it has not its form
+ */
+export function restoreSteps(read: (kept: unknown) => Step | undefined): void {
+  const kept = keptSteps.read();
+  if (steps.past.length > 0 || !Array.isArray(kept)) return;
+  const past = kept.map(read);
+  if (past.every((step) => step !== undefined)) tell({ ...steps, past });
 }
 
 /**

@@ -14,6 +14,11 @@ export function placeWords({ document }: StoredCourse, piece: Assessment): strin
   return [document.title, ...above.map(({ name }) => name)].join(' · ');
 }
 
+/** Whether a score may be back by now: its piece was due, or waits for it. */
+export function isBack(piece: Assessment, now: string): boolean {
+  return daysPast(piece, now) > 0 || statusOf(piece) === 'awaiting';
+}
+
 /**
  * The pieces whose scores are likeliest to be back: what was just due, the latest first; what waits for its score, the oldest first;
  * then what is due next.

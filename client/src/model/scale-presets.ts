@@ -16,6 +16,29 @@ const bands = (rows: readonly (readonly [string, string, string?])[], failing = 
     ...(index >= rows.length - failing && { pass: false }),
   }));
 
+/** Levels, each worth what a teacher who marks by them means, in a unit of their own. */
+const levels = (from: number, step: number, lowest: number, outOf: string): Scale => ({
+  outOf,
+  bands: Array.from({ length: (from - lowest) / step + 1 }, (_, index) => {
+    const level = from - index * step;
+    const percent = (value: number) => String(Math.round((value / from) * 1e6) / 1e4);
+    const isLast = level - step < lowest;
+    return {
+      label: String(level),
+      from: isLast ? '0' : percent(level - step / 2),
+      worth: percent(level),
+      ...(isLast && { pass: false }),
+    };
+  }),
+});
+
+/** Scales of levels, for scores as much as for courses. */
+export const LEVEL_SCALES: readonly ScalePreset[] = [
+  { id: 'levels-4', name: 'Levels 4 to 0', scale: levels(4, 1, 0, '4') },
+  { id: 'levels-7', name: 'Levels 7 to 1', scale: levels(7, 1, 1, '7') },
+  { id: 'levels-6', name: 'Levels 6 to 1', scale: levels(6, 1, 1, '6') },
+];
+
 export const SCALE_PRESETS: readonly ScalePreset[] = [
   {
     id: 'plus-minus',
@@ -90,4 +113,5 @@ export const SCALE_PRESETS: readonly ScalePreset[] = [
       ),
     },
   },
+  ...LEVEL_SCALES,
 ];

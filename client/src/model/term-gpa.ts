@@ -12,6 +12,14 @@ export interface Gpas {
   readonly notYet: readonly Course[];
 }
 
+/** What a GPA holds for. */
+export const GPA_WORDS: Readonly<Record<OutlookName, string>> = {
+  standing: 'so far',
+  forecast: 'as it goes',
+  floor: 'at least',
+  ceiling: 'at most',
+};
+
 /** The GPA of a term for each outlook: Σ credits × band points / Σ credits. */
 export function useGpas(courses: readonly StoredCourse[]): Gpas {
   const now = useNow();

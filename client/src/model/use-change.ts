@@ -1,9 +1,9 @@
-import { applyEdits, collisions, type Course, type Edit } from '@fidens/core';
+import { applyEdits, checkEdits, collisions, type Course, type Edit, type SeenChange } from '@fidens/core';
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { useCallback } from 'react';
+import { useCallback, useEffect } from 'react';
 import type { StoredCourse } from '@/data/courses';
-import { shownCourse, startChange } from '@/data/sync/course-changes';
-import { remember, type Step } from '@/data/undo';
+import { shownCourse, startChange, startSeenChange } from '@/data/sync/course-changes';
+import { remember, restoreSteps, type Step } from '@/data/undo';
 import { changeLines } from '@/rules/change-words';
 
 /**
@@ -22,7 +22,7 @@ export function useChange(
       const ways = makeChange(client, id, seen, edits);
       if (!ways) return;
       const said = done ?? changeLines(seen, edits)[0]?.what ?? seen.title;
-      remember({ done: said, ...ways }, done !== undefined);
+      remember(stepWith(said, ways), done !== undefined);
     },
     [client, id, document],
   );
@@ -39,28 +39,56 @@ export function makeChange(
   id: string,
   seen: Course,
   edits: readonly Edit[],
-): Pick<Step, 'undo' | 'redo'> | undefined {
+): Pick<Step, 'undo' | 'redo' | 'kept'> | undefined {
   const edited = applyEdits(seen, edits);
   startChange(id, seen, edits);
-  if (!edited.ok) return undefined;
+  return edited.ok
+    ? waysOf(client, { courseId: id, edits: [...edits], inverse: [...edited.inverse] })
+    : undefined;
+}
+
+/** A change that was made in a course, as it is kept in the window. */
+interface MadeChange {
+  readonly courseId: string;
+  readonly edits: Edit[];
+  readonly inverse: Edit[];
+}
+
+/** The ways back and forth of a change. What it set is what the way back must find there, and the other way round. */
+function waysOf(client: QueryClient, change: MadeChange): Pick<Step, 'undo' | 'redo' | 'kept'> {
+  const { courseId, edits, inverse } = change;
   return {
-    undo: () => changeAgain(client, id, edited.course, edited.inverse),
-    redo: () => changeAgain(client, id, seen, edits),
+    undo: () => changeAgain(client, courseId, { edits: inverse, seen: edits }),
+    redo: () => changeAgain(client, courseId, { edits, seen: inverse }),
+    kept: change,
   };
 }
 
 /** Makes edits that lead from a course as it was then; not where they would undo what was done since. */
-function changeAgain(
-  client: QueryClient,
-  id: string,
-  then: Course,
-  edits: readonly Edit[],
-): string | undefined {
+function changeAgain(client: QueryClient, id: string, change: SeenChange): string | undefined {
   const now = shownCourse(client, id);
   if (!now) return 'Not taken back: this course is gone.';
-  const made = applyEdits(then, edits);
-  const [met] = made.ok ? collisions(now.document, edits, made.inverse) : [];
+  const [met] = collisions(now.document, change.edits, change.seen);
   if (met) return `Not taken back: ${met.name} was changed since.`;
-  startChange(id, then, edits);
+  startSeenChange(id, change);
   return undefined;
+}
+
+/** Takes up what was done in this window before it was loaded again, so that it can still be taken back. */
+export function useKeptSteps(studentId: string | undefined): void {
+  const client = useQueryClient();
+  useEffect(() => {
+    if (studentId !== undefined) restoreSteps((kept) => stepOf(client, kept));
+  }, [client, studentId]);
+}
+
+function stepOf(client: QueryClient, kept: unknown): Step | undefined {
+  const { done, courseId, edits, inverse } = (kept ?? {}) as Partial<MadeChange & { done: string }>;
+  const [forth, back] = [checkEdits(edits), checkEdits(inverse)];
+  if (typeof done !== 'string' || typeof courseId !== 'string' || !forth.ok || !back.ok) return undefined;
+  return stepWith(done, waysOf(client, { courseId, edits: forth.value, inverse: back.value }));
+}
+
+function stepWith(done: string, ways: Pick<Step, 'undo' | 'redo' | 'kept'>): Step {
+  return { done, ...ways, kept: { done, ...(ways.kept as MadeChange) } };
 }

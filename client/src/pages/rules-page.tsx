@@ -7,20 +7,20 @@ import { CourseFiles } from '@/features/files/course-files';
 import { CourseSheets } from '@/features/files/course-sheets';
 import { DeleteCourse } from '@/features/files/delete-course';
 import { History } from '@/features/history/history';
-import { CategoryRules } from '@/features/rules/category-rules';
 import { CourseFields } from '@/features/rules/course-fields';
-import { CoursePolicies } from '@/features/rules/course-policies';
 import { DraftNotices } from '@/features/rules/draft-notices';
-import { CategoryList, CombineRule } from '@/features/rules/node-rules';
+import { PolicyLines } from '@/features/rules/policy-lines';
 import { ProblemList } from '@/features/rules/problem-list';
+import { RuleLines } from '@/features/rules/rule-lines';
 import { ScaleRules } from '@/features/scales/scale-rules';
 import { compute } from '@/model/computed';
 import type { CoursePageProps } from '@/model/course-page';
 import { useRuleDraft } from '@/model/rule-draft';
 import { useIsWide } from '@/theme/layout';
 import { Stack } from '@/ui/box';
+import { Fold } from '@/ui/fold';
 import { Empty } from '@/ui/states';
-import { SectionTitle } from '@/ui/text';
+import { SectionTitle, Soft } from '@/ui/text';
 import { countPieces } from '@/wording/words';
 
 /** The course's rules: its categories with their weights, how each adds up, its scale, and what can be done with them. */
@@ -30,7 +30,7 @@ export function RulesPage({ course: kept }: CoursePageProps) {
   const now = useNow();
   const { course, edit } = draft;
   const { document } = course;
-  const { root, policy } = document;
+  const { root } = document;
   const { standing } = compute(document, now).outlooks;
   const hasPieces = countPieces(root) > 0;
   return (
@@ -42,28 +42,31 @@ export function RulesPage({ course: kept }: CoursePageProps) {
         </Button>
       </Link>
       <Stack gap="s">
-        <SectionTitle>How the whole adds up</SectionTitle>
-        <CombineRule course={document} category={root} isRoot derivation={standing} edit={edit} />
-        <CategoryRules category={root} isRoot standing={standing} edit={edit} />
-      </Stack>
-      <Stack gap="m">
-        <SectionTitle>Categories</SectionTitle>
+        <SectionTitle end={root.combine === 'weights' && <Soft>of 100</Soft>}>How it adds up</SectionTitle>
         {root.children.length === 0 && (
           <Empty title="Categories first">
             Copy them from the syllabus, each with its weight; the work inside them comes next. Exams often
             stand alone.
           </Empty>
         )}
-        <CategoryList course={document} standing={standing} edit={edit} />
+        <RuleLines course={document} standing={standing} edit={edit} />
       </Stack>
+      <PolicyLines
+        course={document}
+        scaleFields={<ScaleRules id={course.id} course={document} edit={edit} />}
+        edit={edit}
+      />
       {root.children.length > 0 && <Arrange course={document} edit={edit} />}
-      <CoursePolicies policy={policy} edit={edit} />
-      <ScaleRules id={course.id} course={document} edit={edit} />
       {root.children.length > 0 && <ReadBack course={document} />}
-      <Stack gap="s">
-        <SectionTitle>Its name</SectionTitle>
+      <Fold
+        title="Its name, code and credits"
+        summary={
+          [document.code, document.credits && `${document.credits} credits`].filter(Boolean).join(' · ') ||
+          undefined
+        }
+      >
         <CourseFields course={document} edit={edit} />
-      </Stack>
+      </Fold>
       <History course={kept} />
       <CourseSheets course={kept} />
       <CourseFiles course={kept} />

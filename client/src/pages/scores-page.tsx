@@ -9,6 +9,7 @@ import { Refused, useRecordEdit } from '@/course-ui/record-edit';
 import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { Chosen } from '@/features/arrange/chosen';
+import { NoStanding } from '@/features/scores/no-standing';
 import { PieceRow } from '@/features/scores/piece-row';
 import {
   FILTERS,
@@ -44,6 +45,7 @@ export function ScoresPage({ course: kept, beside = false }: CoursePageProps) {
   const now = useNow();
   const isTable = useIsWide() && !beside;
   const draft = useRuleDraft(kept);
+  const { edit } = useRecordEdit(kept);
   const [openId, setOpenId] = useState<string>();
   const [filter, setFilter] = useState<Filter>('all');
   const [sort, setSort] = useState<Sort>('category');
@@ -141,13 +143,13 @@ export function ScoresPage({ course: kept, beside = false }: CoursePageProps) {
           </Button>
         </Fold>
       )}
+      {root.children.length > 0 && !outlooks.standing.worth && (
+        <NoStanding course={course.document} edit={edit} />
+      )}
       {filter !== 'all' && shown.length === 0 && <Soft>There are none.</Soft>}
       <View>
         {isTable && shown.length > 0 && <ScoreTableHead isChoosing={!!chosen} />}
         <LongList rows={rows} heightOf={(row) => HEIGHTS[row.kind]} row={draw} held={openId} />
-        {root.children.length > 0 && !outlooks.standing?.worth && (
-          <Soft>No score counts yet, so there is no standing.</Soft>
-        )}
       </View>
       {chosen && (
         <Panel label="What is chosen" tone="primary" sticky>
@@ -257,6 +259,7 @@ function Promised({ category, count }: { category: Category; count: number }) {
 function AddPiece({ course, category }: { course: StoredCourse; category: Category }) {
   const [adding, setAdding] = useState(false);
   const { edit } = useRecordEdit(course);
+  const isRoot = category.id === course.document.root.id;
   if (adding) return <PieceForm parent={category} edit={edit} onDone={() => setAdding(false)} />;
   return (
     <Button
@@ -264,11 +267,9 @@ function AddPiece({ course, category }: { course: StoredCourse; category: Catego
       compact
       style={{ alignSelf: 'flex-start' }}
       onPress={() => setAdding(true)}
-      accessibilityLabel={
-        category.id === course.document.root.id ? 'Add a piece on its own' : `Add a piece to ${category.name}`
-      }
+      accessibilityLabel={isRoot ? 'Add a piece on its own' : `Add a piece to ${category.name}`}
     >
-      Add a piece
+      {isRoot ? 'Add a piece on its own' : 'Add a piece'}
     </Button>
   );
 }

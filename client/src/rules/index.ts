@@ -1,4 +1,4 @@
-import type { CategoryRules } from '@fidens/core';
+import type { Category, CategoryRules, RULE_NAMES } from '@fidens/core';
 import { CapEditor } from './cap/editor';
 import { CAP_WORDS } from './cap/words';
 import { DropEditor } from './drop/editor';
@@ -25,16 +25,22 @@ export const CATEGORY_RULE_WORDS: {
   late: LATE_WORDS,
 };
 
-/**
- * What a category's rules say, in order.
- *
- * @param how - which of the rule's ways of saying it
- */
-export function rulesInWords(category: CategoryRules, how: 'short' | 'sentence'): string[] {
-  return (Object.keys(CATEGORY_RULE_WORDS) as (keyof CategoryRules)[]).flatMap((field) => {
-    const value = category[field];
+/** What a category's rules say, each as a part of the sentence that reads it back. */
+export function rulesInWords(category: Category): string[] {
+  return rulesOf(category).flatMap(({ words, value }) => words.sentence(value) ?? []);
+}
+
+/** What a category's rules say in its line, each with the field that says it. */
+export function rulePhrases(category: Category): { field: keyof CategoryRules; words: string }[] {
+  return rulesOf(category).map(({ field, words, value }) => ({ field, words: words.short(value, category) }));
+}
+
+/** The rules that a category has, in order. */
+function rulesOf(category: Category) {
+  return (Object.keys(CATEGORY_RULE_WORDS) as typeof RULE_NAMES).flatMap((field) => {
+    const value: unknown = category[field];
     const words = CATEGORY_RULE_WORDS[field] as RuleWords<unknown>;
-    return value === undefined ? [] : (words[how]?.(value) ?? []);
+    return value === undefined ? [] : [{ field, words, value }];
   });
 }
 

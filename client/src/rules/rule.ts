@@ -13,8 +13,8 @@ export interface RuleWords<F> {
   readonly none: string;
   /** The rule alone, as the history has it: "10", "70%". */
   readonly words: (value: F) => string;
-  /** Beside other rules of a category where these are folded away; nothing where it says nothing there. */
-  readonly short?: (value: F) => string | undefined;
+  /** As a few words in the line of its category. */
+  readonly short: (value: F, category: Category) => string;
   /** A part of the sentence that reads a category back; nothing where it does nothing. */
   readonly sentence: (value: F) => string | undefined;
 }

@@ -1,8 +1,10 @@
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
+import { useSession } from '@/data/session';
 import { isTold } from '@/data/sync/change-queue';
 import { useWaiting } from '@/data/sync/queue';
 import { useSaving } from '@/data/sync/use-saving';
+import { useKeptSteps } from '@/model/use-change';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 
@@ -10,6 +12,7 @@ import { useColours } from '@/theme/paper-theme';
 export function SavingMark() {
   const c = useColours();
   useSaving();
+  useKeptSteps(useSession().data?.student?.id);
   const waiting = useWaiting();
   // What does not get through, and what waits behind it, is told of elsewhere.
   const told = new Set(waiting.filter(isTold).map(({ change }) => change.courseId));

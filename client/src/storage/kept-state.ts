@@ -5,7 +5,7 @@ const PREFIX = 'fidens.draft.';
 
 /** The student who types here. What one has typed is there again when the same one comes back, and nobody else sees it. */
 let owner = 'nobody';
-const keyOf = (key: string) => `${PREFIX}${owner}.${key}`;
+export const keyOf = (key: string) => `${PREFIX}${owner}.${key}`;
 
 const forgetters: (() => void)[] = [];
 
@@ -44,9 +44,8 @@ export function onForget(forget: () => void): void {
 /** Forgets everything that the student has typed and not kept: who signs out leaves nothing behind. */
 export function forgetKept(): void {
   for (const forget of forgetters) forget();
-  const storage = globalThis.localStorage;
-  if (!storage) return;
-  for (const key of Object.keys(storage)) if (key.startsWith(keyOf(''))) storage.removeItem(key);
+  for (const storage of [globalThis.localStorage, globalThis.sessionStorage] as (Storage | undefined)[])
+    for (const key of Object.keys(storage ?? {})) if (key.startsWith(keyOf(''))) storage?.removeItem(key);
 }
 
 /**

@@ -30,6 +30,9 @@ export interface Colours {
   error: string;
 }
 
+/** What stands on paper, whatever the theme. */
+export const PRINT = { ink: '#000000', paper: '#FFFFFF', rule: '#BBBBBB' } as const;
+
 export const LIGHT: Colours = {
   ink: '#221C35',
   soft: '#655D79',

@@ -1,8 +1,10 @@
+import type { Ref } from 'react';
 import { View, type ViewProps } from 'react-native';
 import { SPACE } from '@/theme/layout';
 
 interface BoxProps extends Omit<ViewProps, 'style'> {
   gap: keyof typeof SPACE;
+  ref?: Ref<View>;
   align?: keyof typeof ALIGN;
 }
 

@@ -2,9 +2,12 @@ import { useEffect, type RefObject } from 'react';
 import type { View } from 'react-native';
 import { useLatest } from './use-latest';
 
-/** On the web a view is an element of the page. */
+/** On the web a view is an element of the page; elsewhere it is none. */
 type Frame = RefObject<View | null>;
-const elementOf = ({ current }: Frame) => current as unknown as HTMLElement | null;
+function elementOf({ current }: Frame): HTMLElement | null {
+  const element = current as unknown as HTMLElement | null;
+  return typeof element?.addEventListener === 'function' ? element : null;
+}
 
 /** Escape, anywhere in a frame. */
 export function useEscape(frame: Frame, onEscape: () => void): void {

@@ -1,5 +1,5 @@
-import type { Band, Course, Decimal, Scale } from './course';
 import { decimalText, fractionOfPercent, HUNDRED, rational } from '../numbers/rational';
+import type { Band, Course, Decimal, Scale } from './course';
 import { find } from './tree';
 
 /**

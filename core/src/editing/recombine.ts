@@ -97,3 +97,26 @@ function textOf(value: Rational): Decimal | undefined {
   const text = decimalText(value, 6);
   return isDecimal(text) && rational(text).compare(value) === 0 ? text : undefined;
 }
+
+/**
+ * The edits that make a node count twice what it counts now. Among children that count alike, each gets the weight 1 and it the weight 2.
+ *
+ * @param id - of a category or piece that stands in another
+ * @returns nothing where it cannot: it has no weight to double, or its category promises pieces that would have none
+ */
+export function countingDouble(course: Course, id: string): Edit[] | undefined {
+  const placed = find(course, id);
+  const parent = placed?.ancestors.at(-1);
+  if (!placed || !parent) return undefined;
+  const { combine = 'points' } = parent;
+  const { weight } = placed.node;
+  const doubled = (from: Decimal) =>
+    setting(id, { weight: decimalText(rational(from).mul(rational('2')), 6) });
+  if (combine === 'points') return [doubled(weight ?? '1')];
+  if (combine === 'weights') return weight === undefined ? undefined : [doubled(weight)];
+  if (parent.planned || parent.children.length < 2) return undefined;
+  return [
+    setting(parent.id, { combine: 'weights' }),
+    ...parent.children.map((child) => (child.id === id ? doubled('1') : setting(child.id, { weight: '1' }))),
+  ];
+}

@@ -40,6 +40,29 @@ function pieceSheet(piece: Assessment): Assessment {
   return sheet;
 }
 
+/** Whether a sheet lists pieces that are no rule by themselves: those in categories that need no weight for each. */
+export function listsPieces(sheet: Course): boolean {
+  return nodesIn(sheet.root).some(
+    (node) =>
+      node !== sheet.root && node.kind === 'category' && node.children.some((child) => isListed(node, child)),
+  );
+}
+
+/** A sheet without the pieces that it lists; those that stand on their own, or have a weight of their own, are rules and stay. */
+export function rulesAlone(sheet: Course): Course {
+  const visit = (category: Category): Category => ({
+    ...category,
+    children: category.children
+      .filter((child) => category === sheet.root || !isListed(category, child))
+      .map((child) => (child.kind === 'category' ? visit(child) : child)),
+  });
+  return { ...sheet, root: visit(sheet.root) };
+}
+
+function isListed({ combine }: Category, child: CourseNode): boolean {
+  return child.kind === 'assessment' && combine !== 'weights';
+}
+
 /**
  * A course under the rules of a sheet. Pieces and categories are the same by id, or by name in the same place; of those the
  * sheet's rules hold, and what is the student's stays. What the sheet does not have stays where there is a record in it, rules
@@ -47,8 +70,9 @@ function pieceSheet(piece: Assessment): Assessment {
  *
  * @param course - the student's course; its title, code, credits, note and target stay
  * @param sheet - the rules to come
+ * @param how - whether its pieces come too, or its rules alone, and all pieces of the course stay
  */
-export function withSheet(course: Course, sheet: Course): Course {
+export function withSheet(course: Course, sheet: Course, how: 'all' | 'alone' = 'all'): Course {
   const { policy: _policy, ...kept } = course;
   const rules = aligned(course.root, ruleSheet(sheet).root);
   return {
@@ -56,7 +80,7 @@ export function withSheet(course: Course, sheet: Course): Course {
     scale: sheet.scale,
     ...((course.scales ?? sheet.scales) && { scales: { ...course.scales, ...sheet.scales } }),
     ...(sheet.policy && { policy: sheet.policy }),
-    root: merged(course.root, rules, hasRecord),
+    root: merged(course.root, rules, how === 'all' ? hasRecord : () => true),
   };
 }
 

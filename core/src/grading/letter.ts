@@ -5,6 +5,7 @@ import {
   fractionOfPercent,
   HUNDRED,
   ONE,
+  rational,
   roundToStep,
   ZERO,
   type Rational,
@@ -17,12 +18,15 @@ const HALF = fractionOfPercent('50');
 export interface Letters {
   readonly bands: readonly { readonly band: Band; readonly from: Rational }[];
   readonly round: Rounding<Rational> | undefined;
+  /** What a value of one is written as, where that is not 100 percent. */
+  readonly outOf: Rational | undefined;
 }
 
 export function lettersOf(scale: Scale): Letters {
   return {
     bands: scale.bands.map((band) => ({ band, from: fractionOfPercent(band.from) })),
     round: rounding(scale.round),
+    outOf: scale.outOf === undefined ? undefined : rational(scale.outOf),
   };
 }
 
@@ -75,16 +79,18 @@ const MOST_DECIMALS = 4;
  *
  * @param value - a fraction of one
  * @param decimals - how many where that is honest
- * @returns percent without its sign, for example "79.96", or "just below 80"
+ * @returns percent without its sign, for example "79.96", or "just below 80"; where the scale has a unit, "2.37 of 4"
  */
 export function shownPercent(value: Rational, letters: Letters, decimals = 1): string {
-  const percent = value.mul(HUNDRED);
+  const { outOf = HUNDRED } = letters;
+  const written = value.mul(outOf);
+  const unit = letters.outOf ? ` of ${decimalText(outOf, 6)}` : '';
   const { label } = bandOf(value, letters);
-  for (let shown = decimals; shown <= MOST_DECIMALS; shown += 1) {
-    const text = decimalText(percent, shown, true);
-    if (bandOf(fractionOfPercent(text), letters).label === label) return text;
+  for (let shown = letters.outOf ? Math.max(decimals, 2) : decimals; shown <= MOST_DECIMALS; shown += 1) {
+    const text = decimalText(written, shown, true);
+    if (bandOf(rational(text).div(outOf), letters).label === label) return `${text}${unit}`;
   }
   const missed = letters.bands.findLast(({ band, from }) => band.label !== label && from.compare(value) > 0);
-  const cutOff = missed && decimalText(missed.from.mul(HUNDRED), 6);
-  return cutOff === undefined ? decimalText(percent, 6, true) : `just below ${cutOff}`;
+  const cutOff = missed && decimalText(missed.from.mul(outOf), 6);
+  return cutOff === undefined ? `${decimalText(written, 6, true)}${unit}` : `just below ${cutOff}${unit}`;
 }

@@ -39,11 +39,16 @@ describe('an entry', () => {
     },
   );
 
-  it('of a letter without worth says why it is no score', () => {
-    expect(read('C')).toEqual({
-      kind: 'unclear',
-      said: expect.stringMatching(/C cannot be a score yet.*under Rules/),
-    });
+  it('of a letter without worth offers what it could be worth', () => {
+    const entry = read('C');
+    expect(entry).toMatchObject({ kind: 'asks', said: expect.stringMatching(/what C is worth/) });
+    expect(entry.kind === 'asks' && entry.readings).toEqual([
+      {
+        set: { status: 'scored', score: { label: 'C' } },
+        worthOf: 'C',
+        said: 'C is worth 75%, the middle of its band: 15 of 20',
+      },
+    ]);
   });
 
   it('over another whole than the one that was chosen is asked about: its percent, or another whole', () => {

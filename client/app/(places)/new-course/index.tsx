@@ -73,12 +73,12 @@ export default function NewCourse() {
         ...(onError && { onError }),
       },
     );
-  const submit = (next: (id: string) => string) =>
+  const submit = (next: (id: string) => string, adds: 'weights' | 'points' = combine) =>
     void handleSubmit((names) => {
       const sheet = sheets.find(({ id }) => id === start);
       const document = sheet
         ? courseFromSheet(names, sheet.document)
-        : newCourse(names, start === 'halves' ? 'halves' : 'blank', combine, SCALE_PRESETS[0]!.scale);
+        : newCourse(names, start === 'halves' ? 'halves' : 'blank', adds, SCALE_PRESETS[0]!.scale);
       make(document, next, (error) => {
         for (const { at, message } of faultsOf(error))
           setError(at.replace('document.', '') as keyof CourseNames, { message });
@@ -167,7 +167,8 @@ export default function NewCourse() {
         <Button mode="contained" onPress={() => submit(setUp)} loading={create.isPending} disabled={!term}>
           Next: its categories
         </Button>
-        <Button onPress={() => submit((id) => `/course/${id}/scores`)} disabled={!term}>
+        {/* Pooled points count from the first score on; weights come when the syllabus does. */}
+        <Button onPress={() => submit((id) => `/course/${id}/scores`, 'points')} disabled={!term}>
           Scores first, rules later
         </Button>
       </Row>

@@ -6,6 +6,7 @@ import {
   type Course,
   type Edit,
   type PastChange,
+  type SeenChange,
 } from '@fidens/core';
 import { replaceEqualDeep, type QueryClient } from '@tanstack/react-query';
 import { ApiError, ask } from '@/data/api';
@@ -55,8 +56,18 @@ export function startChange(courseId: string, seen: Course, edits: readonly Edit
   const checked = checkEdits(edits);
   const wanted = checked.ok ? checked.value : edits;
   const made = applyEdits(seen, wanted);
-  const change = { id: crypto.randomUUID(), courseId, edits: wanted, order: nextOrder() };
-  changeQueue().add({ ...change, seen: made.ok ? made.inverse : [] });
+  startSeenChange(courseId, { edits: wanted, seen: made.ok ? made.inverse : [] });
+}
+
+/** Starts a change that says itself what it saw. */
+export function startSeenChange(courseId: string, { edits, seen }: SeenChange): void {
+  changeQueue().add({
+    id: crypto.randomUUID(),
+    courseId,
+    edits: [...edits],
+    seen: [...seen],
+    order: nextOrder(),
+  });
 }
 
 /** A course as it is shown: as the server has it, with what is on its way. */

@@ -8,11 +8,9 @@ import type { EditRules } from '@/model/rule-draft';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
-import { Stack } from '@/ui/box';
 import { CheckBox } from '@/ui/fields/check-box';
 import { Fold } from '@/ui/fold';
 import { Panel } from '@/ui/panel';
-import { SectionTitle } from '@/ui/text';
 import { toggled } from '@/ui/toggled';
 import { countPieces, number, plural } from '@/wording/words';
 import { Chosen, movedWords } from './chosen';
@@ -27,15 +25,12 @@ interface ArrangeProps {
 export function Arrange(props: ArrangeProps) {
   const { root } = props.course;
   return (
-    <Stack gap="s">
-      <SectionTitle>What stands where</SectionTitle>
-      <Fold
-        title="Every category and piece, to move and change"
-        summary={`${plural(countPieces(root), 'piece')}. Choose many and move them at once.`}
-      >
-        <Tree {...props} />
-      </Fold>
-    </Stack>
+    <Fold
+      title="Every category and piece, to move and change"
+      summary={`${plural(countPieces(root), 'piece')}. Choose many and move them at once.`}
+    >
+      <Tree {...props} />
+    </Fold>
   );
 }
 

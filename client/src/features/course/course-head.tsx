@@ -21,6 +21,7 @@ import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Phrases } from '@/ui/text';
+import { topOutlook } from '@/wording/top-outlook';
 import { gradeWords, rangeWords } from '@/wording/words';
 
 export const PAGE_NAMES = ['scores', 'reach', 'rules', 'working'] as const;
@@ -37,7 +38,8 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
   const wide = useIsWide();
   const { document } = course;
   const computed = compute(document, now);
-  const { letter, percent } = gradeWords(computed.outlooks.standing, computed.letters);
+  const top = topOutlook.use();
+  const { letter, percent } = gradeWords(computed.outlooks[top], computed.letters);
   const about = [document.code, document.credits && `${document.credits} credits`]
     .filter(Boolean)
     .join(' · ');
@@ -62,7 +64,7 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
           variant={letter.length > 3 ? 'displaySmall' : wide ? 'displayMedium' : 'displayLarge'}
           role="heading"
           aria-level={1}
-          aria-label={`${document.title}: ${letter}, standing ${percent}`}
+          aria-label={`${document.title}: ${letter}, ${top} ${percent}`}
         >
           {letter}
         </Text>
@@ -76,8 +78,10 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
           </Text>
           <Text variant="bodyMedium" style={{ color: c.soft }}>
             {wide
-              ? [about, rangeWords(computed)].filter(Boolean).join(' · ')
-              : `standing · ${settledWords(computed)}`}
+              ? [about, top !== 'standing' && `on top the ${top}, ${percent}`, rangeWords(computed)]
+                  .filter(Boolean)
+                  .join(' · ')
+              : `${top} · ${settledWords(computed)}`}
           </Text>
         </View>
       </Row>

@@ -9,23 +9,30 @@ import {
   type Fault,
   type Format,
 } from '@fidens/core';
+import { Link } from 'expo-router';
 import { useRef, useState } from 'react';
 import { Button, Text } from 'react-native-paper';
 import type { CoursePageProps } from '@/model/course-page';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
-import { SectionTitle, Soft } from '@/ui/text';
+import { Fold } from '@/ui/fold';
+import { Soft } from '@/ui/text';
 import { ChangePreview } from './change-preview';
 
 /** The course as a file: whole, or its rules alone to hand on; and another file in its place. */
 export function CourseFiles({ course }: CoursePageProps) {
-  const { document } = course;
+  const { id, document } = course;
   const [file, setFile] = useState<Course>();
   return (
-    <Stack gap="s">
-      <SectionTitle>As a file</SectionTitle>
+    <Fold
+      title="As a file or on paper"
+      summary="Print it, save it whole or its rules alone; put a file in its place."
+    >
       <Soft>The whole course as a backup, or its rules alone, without a score or note, for a classmate.</Soft>
       <Row gap="s" wrap>
+        <Link href={`/sheet/${id}`} asChild>
+          <Button mode="outlined">A sheet to print</Button>
+        </Link>
         <Button mode="outlined" onPress={() => saveFile(document, document.title)}>
           Save the course file
         </Button>
@@ -45,7 +52,7 @@ export function CourseFiles({ course }: CoursePageProps) {
           onEnd={() => setFile(undefined)}
         />
       )}
-    </Stack>
+    </Fold>
   );
 }
 

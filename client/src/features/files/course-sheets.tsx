@@ -1,4 +1,4 @@
-import { difference, withSheet, type Course } from '@fidens/core';
+import { difference, listsPieces, rulesAlone, withSheet, type Course } from '@fidens/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from 'react-native-paper';
@@ -6,8 +6,10 @@ import { reasonOf } from '@/data/api';
 import { ruleSheetsQuery, useKeepRuleSheet } from '@/data/library';
 import type { CoursePageProps } from '@/model/course-page';
 import { Row, Stack } from '@/ui/box';
+import { Choice } from '@/ui/fields/choice';
 import { NameForm } from '@/ui/fields/name-form';
-import { SectionTitle, Soft } from '@/ui/text';
+import { Fold } from '@/ui/fold';
+import { Soft } from '@/ui/text';
 import { ChangePreview } from './change-preview';
 import { OpenCourseFile } from './course-files';
 
@@ -17,9 +19,11 @@ export function CourseSheets({ course }: CoursePageProps) {
   const { data: sheets = [] } = useQuery(ruleSheetsQuery);
   const keep = useKeepRuleSheet();
   const [sheet, setSheet] = useState<Course>();
+  const [how, setHow] = useState<'all' | 'alone'>();
+  const isAsked = !!sheet && listsPieces(sheet);
+  const rules = sheet && how === 'alone' ? rulesAlone(sheet) : sheet;
   return (
-    <Stack gap="s">
-      <SectionTitle>Rule sheets</SectionTitle>
+    <Fold title="Rule sheets" summary="Keep these rules for another course, or bring others in.">
       <Soft>
         A sheet holds a course’s rules without its scores, for the next course of the kind. Yours stand under
         You.
@@ -38,30 +42,49 @@ export function CourseSheets({ course }: CoursePageProps) {
         <Stack gap="xs">
           <Soft>Bring the rules of a sheet into this course; you see first what that changes.</Soft>
           <Row gap="s" wrap>
-            {sheets.map(({ id, document: rules }) => (
+            {sheets.map(({ id, document: own }) => (
               <Button
                 key={id}
                 mode="outlined"
-                accessibilityLabel={`Bring in the rules of ${rules.title}`}
-                onPress={() => setSheet(rules)}
+                accessibilityLabel={`Bring in the rules of ${own.title}`}
+                onPress={() => setSheet(own)}
               >
-                {rules.title}
+                {own.title}
               </Button>
             ))}
           </Row>
         </Stack>
       )}
       <OpenCourseFile label="Bring in the rules of a file" onOpen={setSheet} />
-      {sheet && (
+      {isAsked && (
+        <Choice
+          label={`What of ${sheet.title} is brought in`}
+          value={how ?? ''}
+          options={[
+            { value: 'alone', label: 'Its rules alone', hint: 'The pieces of this course stay as they are.' },
+            {
+              value: 'all',
+              label: 'Its pieces too',
+              hint: 'What has no record yet gives way to its pieces.',
+            },
+          ]}
+          onChange={(next) => setHow(next === '' ? undefined : next)}
+        />
+      )}
+      {rules && sheet && (!isAsked || how) && (
         <ChangePreview
+          key={how}
           course={course}
-          edits={difference(document, withSheet(document, sheet))}
+          edits={difference(document, withSheet(document, rules, how))}
           title={`The rules of ${sheet.title}`}
           button="Take these rules"
           done={`The rules of ${sheet.title} taken`}
-          onEnd={() => setSheet(undefined)}
+          onEnd={() => {
+            setSheet(undefined);
+            setHow(undefined);
+          }}
         />
       )}
-    </Stack>
+    </Fold>
   );
 }

@@ -10,20 +10,16 @@ import { useChange } from '@/model/use-change';
 import { changeLines } from '@/rules/change-words';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
-import { Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
 import { Failed, Loading } from '@/ui/states';
-import { SectionTitle, Soft } from '@/ui/text';
+import { Soft } from '@/ui/text';
 
 /** Everything that was changed in a course, each with the way back. */
 export function History({ course }: CoursePageProps) {
   return (
-    <Stack gap="s">
-      <SectionTitle>History</SectionTitle>
-      <Fold title="Every change, and the way back">
-        <Changes course={course} />
-      </Fold>
-    </Stack>
+    <Fold title="Every change, and the way back">
+      <Changes course={course} />
+    </Fold>
   );
 }
 

@@ -1,25 +1,36 @@
-import { decimalSchema, typedDecimal, type Category, type CourseNode } from '@fidens/core';
+import {
+  decimalSchema,
+  setting,
+  typedDecimal,
+  type Category,
+  type CourseNode,
+  type Edit,
+} from '@fidens/core';
 import { useRef, useState } from 'react';
+import type { View } from 'react-native';
 import { IconButton, TextInput } from 'react-native-paper';
 import { newId } from '@/model/new-id';
 import type { EditRules } from '@/model/rule-draft';
+import { weightsFromText, type WeightLine } from '@/model/weight-lines';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
-import { Wrong } from '@/ui/text';
-import { WEIGHT_WANTED } from '@/wording/words';
+import { Soft, Wrong } from '@/ui/text';
+import { usePastedLines } from '@/ui/use-frame';
+import { plural, WEIGHT_WANTED } from '@/wording/words';
 
 interface AddNodeProps {
   parent: Category;
   /** Of the whole course: what a new field is called then. */
   isRoot: boolean;
   edit: EditRules;
+  autoFocus?: boolean;
 }
 
 const POSSIBLE = '100';
 
 /** A new category, or a piece that stands alone, by its name and weight; Enter adds it and makes room for the next. */
-export function AddNode({ parent, isRoot, edit }: AddNodeProps) {
+export function AddNode({ parent, isRoot, edit, autoFocus = false }: AddNodeProps) {
   const c = useColours();
   const [kind, setKind] = useState<CourseNode['kind']>('category');
   const [name, setName] = useState('');
@@ -29,12 +40,31 @@ export function AddNode({ parent, isRoot, edit }: AddNodeProps) {
   const nameField = useRef<{ focus: () => void }>(null);
   const inWhich = isRoot ? '' : ` in ${parent.name}`;
   const word = kind === 'category' ? 'category' : 'piece';
+  const frame = useRef<View>(null);
+  usePastedLines(frame, setName);
+  const list = kind === 'category' ? weightsFromText(name) : undefined;
+  const addAll = (lines: readonly WeightLine[]) => {
+    const edits = lines.map(({ name: own, weight: share }): Edit => {
+      const known = parent.children.find((child) => child.name.toLowerCase() === own.toLowerCase());
+      return known
+        ? setting(known.id, { weight: share })
+        : { op: 'add', parent: parent.id, node: { ...newCategory(parent, own), weight: share } };
+    });
+    const byWeight = parent.combine === 'weights' ? [] : [setting(parent.id, { combine: 'weights' })];
+    edit(
+      [...byWeight, ...edits],
+      plural(lines.length, 'category with its weight', 'categories with their weights'),
+    );
+    setName('');
+    nameField.current?.focus();
+  };
   const add = () => {
     if (name.trim() === '' || wrong) return;
+    if (list) return addAll(list);
     const common = { id: newId(), name: name.trim(), ...(typed && { weight: typed }) };
     const node: CourseNode =
       kind === 'category'
-        ? { kind, ...common, children: [] }
+        ? { ...newCategory(parent, name.trim()), ...common }
         : { kind, ...common, possible: POSSIBLE, presumed: true };
     edit([{ op: 'add', parent: parent.id, node }]);
     setName('');
@@ -44,11 +74,12 @@ export function AddNode({ parent, isRoot, edit }: AddNodeProps) {
   };
   const field = { mode: 'outlined', dense: true, onSubmitEditing: add, submitBehavior: 'submit' } as const;
   return (
-    <Stack gap="s" role="form" aria-label={`New category${inWhich}`}>
+    <Stack gap="s" ref={frame} role="form" aria-label={`New category${inWhich}`}>
       <Row gap="s" align="center">
         <TextInput
           {...field}
           ref={nameField as never}
+          autoFocus={autoFocus}
           label={kind === 'category' ? 'New category' : 'New piece'}
           aria-label={`Name of a new ${word}${inWhich}`}
           value={name}
@@ -77,7 +108,10 @@ export function AddNode({ parent, isRoot, edit }: AddNodeProps) {
         />
       </Row>
       {wrong && <Wrong>{WEIGHT_WANTED}</Wrong>}
-      {name !== '' && (
+      {list && (
+        <Soft>Enter makes {list.map(({ name: own, weight: share }) => `${own} ${share}`).join(', ')}.</Soft>
+      )}
+      {name !== '' && !list && (
         <Choice
           label={`What ${name} is`}
           value={kind}
@@ -90,4 +124,12 @@ export function AddNode({ parent, isRoot, edit }: AddNodeProps) {
       )}
     </Stack>
   );
+}
+
+/** A new category that adds up as those beside it do, where they agree. */
+function newCategory({ children }: Category, name: string): Category {
+  const beside = children.filter((child) => child.kind === 'category' && child.children.length > 0);
+  const ways = new Set(beside.map((child) => (child as Category).combine ?? 'points'));
+  const [way] = ways.size === 1 ? ways : [];
+  return { kind: 'category', id: newId(), name, ...(way === 'equal' && { combine: way }), children: [] };
 }

@@ -1,11 +1,9 @@
 import { setting, type Category, type CategoryRules as Rules, type Derivation } from '@fidens/core';
 import type { ReactNode } from 'react';
-import { View } from 'react-native';
 import { TakesPart } from '@/course-ui/takes-part';
 import { partOf } from '@/model/part-of';
 import type { EditRules } from '@/model/rule-draft';
-import { RULE_EDITORS, rulesInWords } from '@/rules';
-import { dropWords } from '@/rules/drop/words';
+import { RULE_EDITORS, rulePhrases } from '@/rules';
 import type { InForce, RuleEditor, RuleEditorProps } from '@/rules/rule';
 import { Fold } from '@/ui/fold';
 import { Soft } from '@/ui/text';
@@ -15,44 +13,29 @@ interface CategoryRulesProps {
   isRoot?: boolean;
   /** What holds above it; the whole course has nothing above. */
   inForce?: InForce;
-  /** The course's standing, which says what is dropped now. */
-  standing: Derivation;
   edit: EditRules;
   /** What else is rare. */
   children?: ReactNode;
 }
 
-/** The rules of a category beside its name, weight and way of adding up: drops in sight, what is rare folded. */
-export function CategoryRules({
-  category,
-  isRoot = false,
-  inForce,
-  standing,
-  edit,
-  children,
-}: CategoryRulesProps) {
-  const { name } = category;
-  const of = isRoot ? 'the whole' : name;
-  const rule = (field: keyof Rules) => (
-    <RuleField key={field} field={field} category={category} of={of} inForce={inForce} edit={edit} />
-  );
+/** The rules of a category that are rare, folded. */
+export function CategoryRules({ category, isRoot = false, inForce, edit, children }: CategoryRulesProps) {
+  const of = isRoot ? 'the whole' : category.name;
   return (
-    <View>
-      <Fold title={`Drops in ${of}`} summary={dropWords(category.drop) ?? 'Nothing is dropped.'}>
-        {rule('drop')}
-        <DroppedNow category={category} standing={standing} />
-      </Fold>
-      <Fold title={`More rules for ${of}`} summary={moreWords(category, isRoot)}>
-        {!isRoot && <TakesPart nodes={[category]} of={name} edit={edit} />}
-        {RARE.map(rule)}
-        {children}
-      </Fold>
-    </View>
+    <Fold title={`More rules for ${of}`} summary={moreWords(category, isRoot)}>
+      {!isRoot && <TakesPart nodes={[category]} of={of} edit={edit} />}
+      {RARE.map((field) => (
+        <RuleField key={field} field={field} category={category} of={of} inForce={inForce} edit={edit} />
+      ))}
+      {children}
+    </Fold>
   );
 }
 
-/** The rules that stand folded together: all but drops. */
-const RARE = (Object.keys(RULE_EDITORS) as (keyof Rules)[]).filter((field) => field !== 'drop');
+/** The rules that stand folded together: all but those that nearly every syllabus has. */
+const RARE = (Object.keys(RULE_EDITORS) as (keyof Rules)[]).filter(
+  (field) => field !== 'drop' && field !== 'planned',
+);
 
 interface RuleFieldProps extends Pick<RuleEditorProps<unknown>, 'category' | 'of' | 'inForce'> {
   field: keyof Rules;
@@ -78,15 +61,18 @@ function moreWords(category: Category, isRoot: boolean): string {
   const words = [
     category.extraCredit && 'extra credit',
     category.counted === false && 'not counted',
-    ...rulesInWords(category, 'short'),
+    ...rulePhrases(category)
+      .filter(({ field }) => (RARE as readonly string[]).includes(field))
+      .map(({ words: said }) => said),
   ].filter(Boolean);
   if (words.length > 0) return words.join(' · ');
   return isRoot
-    ? 'Promised pieces, a cap, rounding: none.'
-    : 'Extra credit, promised pieces, a cap, rounding, missing and late work: as usual.';
+    ? 'A cap, rounding: none.'
+    : 'Extra credit, a cap, rounding, missing and late work: as usual.';
 }
 
-function DroppedNow({ category, standing }: Pick<CategoryRulesProps, 'category' | 'standing'>) {
+/** What the drops of a category leave out just now. */
+export function DroppedNow({ category, standing }: { category: Category; standing: Derivation }) {
   if (!category.drop) return null;
   const derivation =
     standing.category.id === category.id ? standing : partOf(standing, category.id)?.derivation;

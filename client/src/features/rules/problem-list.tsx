@@ -1,5 +1,6 @@
 import {
   find,
+  pieces,
   problems,
   scaleToHundred,
   setting,
@@ -24,7 +25,9 @@ interface ProblemListProps {
 /** What in a course's rules wants a decision, each with the one action that settles it. */
 export function ProblemList({ course, edit }: ProblemListProps) {
   const c = useColours();
-  const found = problems(course);
+  // Before the first score an empty category is no more than a category that has just been copied.
+  const isFresh = pieces(course).every(({ score }) => score === undefined);
+  const found = problems(course).filter(({ code }) => !isFresh || code !== 'empty');
   if (found.length === 0) return null;
   return (
     <View

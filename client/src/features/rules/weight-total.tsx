@@ -18,6 +18,7 @@ import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
+import { Figure } from '@/ui/text';
 import { toggled } from '@/ui/toggled';
 import { number } from '@/wording/words';
 
@@ -37,16 +38,28 @@ export function WeightTotal({ category, edit }: WeightTotalProps) {
   return (
     <View
       style={{
-        backgroundColor: isRight ? 'transparent' : c.askSoft,
-        borderRadius: 14,
-        paddingHorizontal: SPACE.m,
+        backgroundColor: isRight ? c.paper : c.askSoft,
+        borderTopWidth: 2,
+        borderColor: c.ink,
+        paddingHorizontal: SPACE.s,
         paddingVertical: SPACE.s,
         gap: SPACE.xs,
+        // In sight while the column is typed, on a phone as well.
+        position: 'sticky' as never,
+        bottom: 0,
+        zIndex: 1,
       }}
     >
-      <Text variant="bodyMedium" aria-live="polite" style={{ color: isRight ? c.ink : c.onAskSoft }}>
-        {isRight ? '✓ The weights come to 100.' : totalWords(category, total)}
-      </Text>
+      <Row gap="s" align="baseline">
+        <Text
+          variant="bodyMedium"
+          aria-live="polite"
+          style={{ flex: 1, color: isRight ? c.ink : c.onAskSoft }}
+        >
+          {isRight ? `✓ The weights come to 100.${extraWords(category)}` : totalWords(category, total)}
+        </Text>
+        <Figure style={{ color: isRight ? c.ink : c.onAskSoft }}>{decimalText(total, 2)}</Figure>
+      </Row>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
         {spread && (
           <Button compact onPress={() => edit(spread, 'The rest is spread')}>
@@ -80,11 +93,24 @@ function totalWords(category: Category, total: Rational): string {
   return `The weights come to ${all}: ${amount} ${difference.s < 0n ? 'still missing' : 'over'}. Until then only their ratio counts${ratio}.`;
 }
 
+/** What extra credit can add on top. */
+function extraWords({ children }: Category): string {
+  const extra = children.filter(({ extraCredit, counted }) => extraCredit && counted !== false);
+  const most = extra.reduce((sum, { weight }) => sum.add(rational(weight ?? '0')), rational('0'));
+  return most.n === 0n ? '' : ` Extra credit adds up to ${decimalText(most, 2)}.`;
+}
+
+/** Those that have a weight; where all have one, none, so that what is to stay is one tap. */
+function keptAtFirst(category: Category): ReadonlySet<string> {
+  const all = weighed(category);
+  return all.size === regularChildren(category).length ? new Set() : all;
+}
+
 /** Each weight can be held; what they leave of 100 is shared evenly by the others. */
 function KeepAndSpread({ category, edit, onDone }: WeightTotalProps & { onDone: () => void }) {
   const c = useColours();
   const children = regularChildren(category);
-  const [kept, setKept] = useState<ReadonlySet<string>>(() => weighed(category));
+  const [kept, setKept] = useState<ReadonlySet<string>>(() => keptAtFirst(category));
   const edits = spreadRest(category, kept);
   const others = children.filter(({ id }) => !kept.has(id)).length;
   return (

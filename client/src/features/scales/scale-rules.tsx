@@ -1,16 +1,4 @@
-import {
-  bandOf,
-  courseSetting,
-  decimalText,
-  fractionOfPercent,
-  HUNDRED,
-  isSame,
-  lettersOf,
-  rational,
-  rounded,
-  type Course,
-  type Scale,
-} from '@fidens/core';
+import { courseSetting, isSame, type Course, type Scale } from '@fidens/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'expo-router';
 import { View } from 'react-native';
@@ -23,10 +11,12 @@ import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Stack } from '@/ui/box';
 import { NameForm } from '@/ui/fields/name-form';
-import { Fold } from '@/ui/fold';
-import { SectionTitle, Soft } from '@/ui/text';
+import { Soft } from '@/ui/text';
+import { borderWords } from '@/wording/scale-words';
+import { inUnit } from '@/wording/unit';
 import { number, plural } from '@/wording/words';
-import { ScaleChoice, ScaleEditor } from './scale-editor';
+import { ScaleChoice } from './scale-choice';
+import { ScaleEditor } from './scale-editor';
 
 interface ScaleRulesProps {
   id: string;
@@ -34,20 +24,16 @@ interface ScaleRulesProps {
   edit: EditRules;
 }
 
-/** The grading scale: how the course is rounded, and where each letter starts. */
+/** The grading scale of a course with all its fields: what to start from, its bands, and the library. */
 export function ScaleRules({ id, course, edit }: ScaleRulesProps) {
   const { scale } = course;
   const set = (next: Scale) => edit([courseSetting({ scale: next })]);
   return (
-    <Stack gap="s">
-      <SectionTitle>Grading scale</SectionTitle>
-      <ScaleRead scale={scale} />
-      <Fold title="Change the scale">
-        <ScaleChoice label="Start from a scale" scale={scale} onChange={set} />
-        <SharedScale course={course} />
-        <ScaleEditor of={`course ${id}`} scale={scale} set={set} />
-        <KeepScale scale={scale} />
-      </Fold>
+    <Stack gap="m">
+      <ScaleChoice label="Start from a scale" scale={scale} onChange={set} />
+      <SharedScale course={course} />
+      <ScaleEditor of={`course ${id}`} scale={scale} set={set} />
+      <KeepScale scale={scale} />
     </Stack>
   );
 }
@@ -103,21 +89,8 @@ function KeepScale({ scale }: { scale: Scale }) {
   );
 }
 
-/** What rounding does at the highest cut-off, from the scale's own numbers. */
-function borderWords(scale: Scale): string {
-  const letters = lettersOf(scale);
-  const step = fractionOfPercent(scale.round!.step);
-  const half = letters.bands[0]!.from.sub(step.div(rational('2')));
-  const words = [half, half.sub(fractionOfPercent('0.01'))]
-    .filter((value) => value.s > 0n)
-    .map((value) => {
-      const percent = decimalText(value.mul(HUNDRED), 6);
-      return `${percent} becomes ${decimalText(rounded(value, letters).mul(HUNDRED), 6)}, ${bandOf(value, letters).label}`;
-    });
-  return `${words.join('; ')}.`;
-}
-
-function BandList({ scale: { bands } }: { scale: Scale }) {
+function BandList({ scale }: { scale: Scale }) {
+  const { bands } = scale;
   const c = useColours();
   return (
     <View>
@@ -137,7 +110,7 @@ function BandList({ scale: { bands } }: { scale: Scale }) {
             {band.label}
           </Text>
           <Text variant="bodyMedium" style={{ flex: 1 }}>
-            from {number(band.from)}
+            from {inUnit(band.from, scale)}
           </Text>
           <Soft>
             {[

@@ -1,11 +1,11 @@
 import {
   applyEdits,
+  changingScale,
   entryText,
   readEntry,
   scaleFor,
   setting,
   STATE_WORDS,
-  changingScale,
   withWorths,
   type Assessment,
   type Course,

@@ -1,4 +1,5 @@
 import {
+  countingDouble,
   pieceSteps,
   setting,
   type Assessment,
@@ -6,8 +7,10 @@ import {
   type Part,
   type PlannedPiece,
 } from '@fidens/core';
+import { Button } from 'react-native-paper';
 import { PieceFacts } from '@/course-ui/piece-facts';
 import { useRecordEdit } from '@/course-ui/record-edit';
+import { TakesPart } from '@/course-ui/takes-part';
 import type { StoredCourse } from '@/data/courses';
 import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
@@ -18,6 +21,7 @@ import { Fold } from '@/ui/fold';
 import { Soft } from '@/ui/text';
 import { number } from '@/wording/words';
 import { stepWords } from '@/wording/working-words';
+import { ClassBar, ClassFigures } from './class-figures';
 
 interface PieceDetailsProps {
   course: StoredCourse;
@@ -34,28 +38,48 @@ type Fields = { [F in keyof NodeFields]?: NodeFields[F] | undefined };
 export function PieceDetails({ course, piece, part, hasFacts = false }: PieceDetailsProps) {
   const { edit } = useRecordEdit(course);
   const set = (fields: Fields) => edit([setting(piece.id, fields)]);
+  const double = countingDouble(course.document, piece.id);
   return (
-    <Fold title={`More of ${piece.name}`} summary={detailWords(piece)}>
-      {!hasFacts && <PieceFacts course={course.document} piece={piece} edit={edit} />}
-      <Row gap="s" wrap>
-        <MomentField
-          label={`Extension of ${piece.name}`}
-          shown="Extended for you to"
-          value={piece.extended}
-          onKeep={(extended) => set({ extended })}
+    <>
+      <ClassBar piece={piece} part={part} />
+      <Fold title={`More of ${piece.name}`} summary={detailWords(piece)}>
+        {!hasFacts && <PieceFacts course={course.document} piece={piece} edit={edit} />}
+        <Row gap="s" wrap>
+          <MomentField
+            label={`Extension of ${piece.name}`}
+            shown="Extended for you to"
+            value={piece.extended}
+            onKeep={(extended) => set({ extended })}
+          />
+        </Row>
+        <Lateness piece={piece} part={part} set={set} />
+        <KeptField
+          label={`Note on ${piece.name}`}
+          shown="Note"
+          value={piece.note ?? ''}
+          fault={(text) => (text.length > 10_000 ? 'At most 10,000 characters.' : undefined)}
+          onKeep={(note) => set({ note: note.trim() || undefined })}
+          style={{}}
         />
-      </Row>
-      <Lateness piece={piece} part={part} set={set} />
-      <KeptField
-        label={`Note on ${piece.name}`}
-        shown="Note"
-        value={piece.note ?? ''}
-        fault={(text) => (text.length > 10_000 ? 'At most 10,000 characters.' : undefined)}
-        onKeep={(note) => set({ note: note.trim() || undefined })}
-        style={{}}
-      />
-      <Others piece={piece} set={set} />
-    </Fold>
+        <ClassFigures piece={piece} edit={edit} />
+        <TakesPart nodes={[piece]} of={piece.name} edit={edit} />
+        <Row gap="s" wrap>
+          {double && (
+            <Button compact onPress={() => edit(double, `${piece.name} counts double`)}>
+              Counts double
+            </Button>
+          )}
+          <Button
+            compact
+            icon="delete"
+            accessibilityLabel={`Delete ${piece.name}`}
+            onPress={() => edit([{ op: 'remove', id: piece.id }], `${piece.name} deleted`)}
+          >
+            Delete
+          </Button>
+        </Row>
+      </Fold>
+    </>
   );
 }
 
@@ -148,41 +172,6 @@ function Lateness({ piece, part, set }: PartProps & { part: Part | undefined }) 
   );
 }
 
-const OTHERS = [
-  ['average', 'Average'],
-  ['high', 'Highest'],
-  ['low', 'Lowest'],
-] as const;
-
-/** What the teacher told of the others: never used in a grade, only set beside one's own. */
-function Others({ piece, set }: PartProps) {
-  const { name, class: others = {} } = piece;
-  return (
-    <Stack gap="xs">
-      <Soft>What was told of the others, in points; it counts for nothing.</Soft>
-      <Row gap="s" wrap>
-        {OTHERS.map(([key, shown]) => (
-          <NumberRule
-            key={key}
-            label={`${shown} of the others in ${name}`}
-            shown={shown}
-            value={others[key]}
-            wants="Points from 0 up, or nothing."
-            width={96}
-            onKeep={(points) => {
-              const next = { ...others, [key]: points };
-              const left = Object.fromEntries(
-                Object.entries(next).filter(([, value]) => value !== undefined),
-              );
-              return set({ class: Object.keys(left).length > 0 ? left : undefined });
-            }}
-          />
-        ))}
-      </Row>
-    </Stack>
-  );
-}
-
 /** What is folded away, where there is something. */
 function detailWords({ note, extended, late, class: others }: Assessment): string {
   const words = [
@@ -191,5 +180,5 @@ function detailWords({ note, extended, late, class: others }: Assessment): strin
     others?.average !== undefined && `the others' average ${number(others.average)}`,
     note && `“${note}”`,
   ].filter(Boolean);
-  return words.length > 0 ? words.join(' · ') : 'Due, late, extension, a note, the others.';
+  return words.length > 0 ? words.join(' · ') : 'Due, late, a note, the others, how it counts, delete.';
 }

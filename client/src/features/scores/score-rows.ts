@@ -49,7 +49,9 @@ const SHOWS: Record<Filter, (piece: Assessment, now: string) => boolean> = {
 export const SORTS = [
   { value: 'category', label: 'By category' },
   { value: 'due', label: 'By due day' },
+  { value: 'name', label: 'By name' },
   { value: 'score', label: 'Weakest first' },
+  { value: 'best', label: 'Best first' },
   { value: 'share', label: 'Largest share first' },
 ] as const;
 export type Sort = (typeof SORTS)[number]['value'];
@@ -143,7 +145,9 @@ function sorted(rows: readonly ScoreRow[], root: Category, { sort, shares }: Row
   const compare: Record<Sort, (a: PieceOfList, b: PieceOfList) => number> = {
     category: () => 0,
     due: (a, b) => (dueOf(a.piece) ?? LAST).localeCompare(dueOf(b.piece) ?? LAST),
+    name: (a, b) => a.piece.name.localeCompare(b.piece.name, undefined, { numeric: true }),
     score: (a, b) => lowFirst(worth(a), worth(b)),
+    best: (a, b) => lowFirst(worth(b), worth(a), -1),
     share: (a, b) => lowFirst(shares.get(b.piece.id), shares.get(a.piece.id), -1),
   };
   const places = placesIn(root);

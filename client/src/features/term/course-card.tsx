@@ -11,6 +11,7 @@ import { SPACE } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { WordChip } from '@/ui/text';
+import { topOutlook } from '@/wording/top-outlook';
 import { gradeWords, number, rangeWords } from '@/wording/words';
 
 interface CourseCardProps {
@@ -26,7 +27,8 @@ export function CourseCard({ course, compact = false, chosen = false }: CourseCa
   const now = useNow();
   const computed = compute(course.document, now);
   const extent = useExtent(course.document);
-  const { letter } = gradeWords(computed.outlooks.standing, computed.letters);
+  const top = topOutlook.use();
+  const { letter, percent } = gradeWords(computed.outlooks[top], computed.letters);
   const framed = !compact || chosen;
   return (
     <Link href={`/course/${course.id}/scores`} asChild>
@@ -55,7 +57,12 @@ export function CourseCard({ course, compact = false, chosen = false }: CourseCa
               {course.document.title}
             </Text>
             <Text variant={compact ? 'bodySmall' : 'bodyMedium'} numberOfLines={1} style={{ color: c.soft }}>
-              {compact ? shortHeadline(computed, extent) : rangeWords(computed)}
+              {[
+                top !== 'standing' && `${top} ${percent}`,
+                compact ? shortHeadline(computed, extent) : rangeWords(computed),
+              ]
+                .filter(Boolean)
+                .join(' · ')}
             </Text>
           </View>
         </Row>

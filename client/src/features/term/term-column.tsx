@@ -4,9 +4,10 @@ import { ScrollView, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useCourses } from '@/data/courses';
 import { useTerm } from '@/data/terms';
-import { useGpas } from '@/model/term-gpa';
+import { GPA_WORDS, useGpas } from '@/model/term-gpa';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { topOutlook } from '@/wording/top-outlook';
 import { CourseCard } from './course-card';
 
 /** Drawn again only when its own course changes. */
@@ -18,7 +19,8 @@ export function TermColumn({ chosen }: { chosen?: string }) {
   // It follows what is worked on as soon as there is time.
   const courses = useDeferredValue(useCourses().data) ?? [];
   const term = useTerm();
-  const points = useGpas(courses).points.standing;
+  const top = topOutlook.use();
+  const points = useGpas(courses).points[top];
   return (
     <View
       role="complementary"
@@ -30,7 +32,7 @@ export function TermColumn({ chosen }: { chosen?: string }) {
           <Text variant="bodySmall" style={{ color: c.soft }}>
             {term?.name}
           </Text>
-          <Text variant="headlineSmall">{points ? `GPA so far ${points}` : 'Courses'}</Text>
+          <Text variant="headlineSmall">{points ? `GPA ${GPA_WORDS[top]} ${points}` : 'Courses'}</Text>
         </View>
         {courses.map((course) => (
           <Card key={course.id} course={course} compact chosen={course.id === chosen} />

@@ -9,13 +9,12 @@ import { RuleField } from '@/features/rules/category-rules';
 import { CourseFields } from '@/features/rules/course-fields';
 import { CoursePolicies } from '@/features/rules/course-policies';
 import { DraftNotices } from '@/features/rules/draft-notices';
-import { CategoryList, CombineRule } from '@/features/rules/node-rules';
-import { ScaleChoice } from '@/features/scales/scale-editor';
-import { ScaleRead } from '@/features/scales/scale-rules';
+import { RuleLines } from '@/features/rules/rule-lines';
+import { ScaleChoice } from '@/features/scales/scale-choice';
+import { ScaleEditor } from '@/features/scales/scale-editor';
 import { compute } from '@/model/computed';
 import { treeRows } from '@/model/moving';
 import { useRuleDraft, type RuleDraft } from '@/model/rule-draft';
-import { RoundRule } from '@/rules/round/editor';
 import { Stack } from '@/ui/box';
 import { Empty } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
@@ -55,14 +54,8 @@ function Categories({
 }: StepProps & { onWeight: (id: string, text: string | undefined) => void }) {
   const now = useNow();
   const { document } = course;
-  const { root } = document;
   const { standing } = compute(document, now).outlooks;
-  return (
-    <Stack gap="m">
-      <CombineRule course={document} category={root} isRoot derivation={standing} edit={edit} />
-      <CategoryList course={document} standing={standing} edit={edit} brief onWeight={onWeight} />
-    </Stack>
-  );
+  return <RuleLines course={document} standing={standing} edit={edit} brief onWeight={onWeight} />;
 }
 
 /** The pieces that are known so far, and how many the syllabus promises, category by category. */
@@ -136,15 +129,11 @@ function ScaleAndPolicies({ draft: { course, edit } }: StepProps) {
           scale={scale}
           onChange={(next) => edit([courseSetting({ scale: next })])}
         />
-        <RoundRule
-          of="the course"
-          value={scale.round}
-          onChange={(round) =>
-            edit([courseSetting({ scale: { ...(round && { round }), bands: scale.bands } })])
-          }
+        <ScaleEditor
+          of={`course ${course.id}`}
+          scale={scale}
+          set={(next) => edit([courseSetting({ scale: next })])}
         />
-        <ScaleRead scale={scale} />
-        <Soft>Each band can be changed on the Rules page.</Soft>
       </Stack>
       <CoursePolicies policy={policy} edit={edit} />
     </Stack>

@@ -4,24 +4,6 @@ import { Choice } from '@/ui/fields/choice';
 import { NumberRule } from '@/ui/fields/number-rule';
 import type { RuleEditor } from '../rule';
 
-interface LowestDroppedProps {
-  of: string;
-  value: Drop | undefined;
-  onChange: (value: Drop | undefined) => void;
-}
-
-/** How many of the lowest are dropped: the one drop that nearly every syllabus has. */
-export function LowestDropped({ of, value, onChange }: LowestDroppedProps) {
-  return (
-    <DropAmount
-      of={of}
-      which="lowest"
-      value={value?.lowest}
-      onKeep={(lowest) => onChange(dropWith(value, { lowest }))}
-    />
-  );
-}
-
 interface DropAmountProps {
   of: string;
   which: 'lowest' | 'highest';
@@ -52,14 +34,14 @@ function dropWith(value: Drop | undefined, fields: Drop): Drop | undefined {
   return { ...drop, highest: drop.by === 'benefit' ? 0 : drop.highest };
 }
 
-/** Drops whole; of a category the lowest stand beside its name already. */
-export const DropEditor: RuleEditor<Drop> = ({ of, value, inForce, onChange }) => {
+/** How many are dropped, by what, and when. */
+export const DropEditor: RuleEditor<Drop> = ({ of, value, onChange }) => {
   const { lowest, highest, by, when } = { ...NO_DROP, ...value };
   const change = (fields: Drop) => onChange(dropWith(value, fields));
   return (
     <Stack gap="s">
       <Row gap="s">
-        {!inForce && <LowestDropped of={of} value={value} onChange={onChange} />}
+        <DropAmount of={of} which="lowest" value={lowest} onKeep={(value) => change({ lowest: value })} />
         {by !== 'benefit' && (
           <DropAmount
             of={of}

@@ -16,5 +16,9 @@ export const DROP_WORDS: RuleWords<Drop> = {
   name: 'drops',
   none: 'none',
   words: (drop) => dropWords(drop) ?? 'none',
+  short: ({ lowest = 0, highest = 0 }) =>
+    [lowest && `lowest ${count(lowest)}`, highest && `highest ${count(highest)}`]
+      .filter(Boolean)
+      .join(' and ') + ' dropped',
   sentence: dropWords,
 };

@@ -6,9 +6,9 @@ import { Wrong } from '@/ui/text';
 import { useKept } from './use-kept';
 
 interface KeptFieldProps {
-  /** What it is, for a screen reader; `shown` is what stands on it. */
+  /** What it is, for a screen reader; `shown` is what stands on it, nothing where the column that it is in says it. */
   label: string;
-  shown: string;
+  shown?: string | undefined;
   value: string;
   fault: (text: string) => string | undefined;
   /** Keeps what was typed; answers why not, where it is refused. */
@@ -20,6 +20,10 @@ interface KeptFieldProps {
   beside?: string | undefined;
   /** What is typed and right, before it is kept; nothing once the field is left. */
   onType?: ((text: string | undefined) => void) | undefined;
+  /** Where the field is, for what leads to it. */
+  fieldRef?: ((field: { focus: () => void } | null) => void) | undefined;
+  /** Where Enter leads once it is kept. */
+  onEnter?: (() => void) | undefined;
 }
 
 /** A field that keeps itself when it is left, or on Enter; what is not right stays in it, with what would be. */
@@ -34,6 +38,8 @@ export function KeptField({
   autoFocus = false,
   beside,
   onType,
+  fieldRef,
+  onEnter,
 }: KeptFieldProps) {
   const c = useColours();
   const read = numeric ? typedDecimal : undefined;
@@ -49,7 +55,8 @@ export function KeptField({
         mode="outlined"
         dense
         autoFocus={autoFocus}
-        label={shown}
+        {...(fieldRef && { ref: fieldRef })}
+        {...(shown !== undefined && { label: shown })}
         aria-label={label}
         aria-invalid={!!wrong}
         value={text}
@@ -59,10 +66,14 @@ export function KeptField({
           if (!fault(wanted)) onType?.(wanted);
         }}
         onBlur={leave}
-        onSubmitEditing={leave}
+        onSubmitEditing={() => {
+          leave();
+          onEnter?.();
+        }}
+        {...(onEnter && { submitBehavior: 'submit' as const })}
         error={!!wrong}
         inputMode={numeric ? 'decimal' : 'text'}
-        style={{ backgroundColor: c.card }}
+        style={{ backgroundColor: c.card, ...(shown === undefined && numeric && { textAlign: 'right' }) }}
       />
       {wrong && <Wrong>{wrong}</Wrong>}
       {meanwhile !== undefined && (

@@ -4,7 +4,7 @@ import { KeptField } from './kept-field';
 interface NumberRuleProps {
   /** What it is, for a screen reader; `shown` is what stands on it. */
   label: string;
-  shown: string;
+  shown?: string;
   value: string | undefined;
   /** Nothing where the field was emptied. */
   onKeep: (value: string | undefined) => string | undefined | void;
@@ -20,6 +20,9 @@ interface NumberRuleProps {
   autoFocus?: boolean;
   /** What is typed and right, before it is kept; nothing once the field is left. */
   onType?: ((text: string | undefined) => void) | undefined;
+  /** Where the field is, and where Enter leads, in a column of fields. */
+  fieldRef?: (field: { focus: () => void } | null) => void;
+  onEnter?: () => void;
 }
 
 /** A number of a rule in a field that keeps itself. */
@@ -32,6 +35,8 @@ export function NumberRule({
   width = 108,
   autoFocus = false,
   onType,
+  fieldRef,
+  onEnter,
   ...form
 }: NumberRuleProps) {
   return (
@@ -45,6 +50,8 @@ export function NumberRule({
       numeric
       autoFocus={autoFocus}
       onType={onType}
+      fieldRef={fieldRef}
+      onEnter={onEnter}
     />
   );
 }

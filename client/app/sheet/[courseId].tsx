@@ -1,0 +1,41 @@
+import { Link, useLocalSearchParams } from 'expo-router';
+import { ScrollView, View } from 'react-native';
+import { Button } from 'react-native-paper';
+import { reasonOf } from '@/data/api';
+import { useCourses } from '@/data/courses';
+import { useTerm } from '@/data/terms';
+import { CourseSheet } from '@/features/sheet/course-sheet';
+import { SPACE } from '@/theme/layout';
+import { Row } from '@/ui/box';
+import { usePrintStyle } from '@/ui/print-style';
+import { Empty, Failed, Loading } from '@/ui/states';
+
+/** A course as one page to show or print: nothing on it but the course. */
+export default function SheetScreen() {
+  usePrintStyle();
+  const { courseId } = useLocalSearchParams<{ courseId: string }>();
+  const { data: courses, error, refetch } = useCourses();
+  const term = useTerm();
+  if (error && !courses)
+    return <Failed what="This course" reason={reasonOf(error)} retry={() => void refetch()} />;
+  if (!courses) return <Loading what="this course" />;
+  const course = courses.find(({ id }) => id === courseId);
+  if (!course) return <Empty title="No such course">It may have been deleted, or it is not yours.</Empty>;
+  return (
+    <ScrollView role="main">
+      <View style={{ width: '100%', maxWidth: 820, alignSelf: 'center' }}>
+        <View dataSet={{ screen: '' }} style={{ padding: SPACE.l }}>
+          <Row gap="s" wrap>
+            <Button mode="contained" onPress={() => window.print()}>
+              Print
+            </Button>
+            <Link href={`/course/${courseId}/scores`} asChild>
+              <Button>Back to the course</Button>
+            </Link>
+          </Row>
+        </View>
+        <CourseSheet course={course.document} term={term?.name} />
+      </View>
+    </ScrollView>
+  );
+}
