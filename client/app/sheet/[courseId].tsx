@@ -7,7 +7,7 @@ import { useTerm } from '@/data/terms';
 import { CourseSheet } from '@/features/sheet/course-sheet';
 import { SPACE } from '@/theme/layout';
 import { Row } from '@/ui/box';
-import { usePrintStyle } from '@/ui/print-style';
+import { onPaper, usePrintStyle } from '@/ui/print-style';
 import { Empty, Failed, Loading } from '@/ui/states';
 
 /** A course as one page to show or print: nothing on it but the course. */
@@ -24,7 +24,7 @@ export default function SheetScreen() {
   return (
     <ScrollView role="main">
       <View style={{ width: '100%', maxWidth: 820, alignSelf: 'center' }}>
-        <View dataSet={{ screen: '' }} style={{ padding: SPACE.l }}>
+        <View {...onPaper('screen')} style={{ padding: SPACE.l }}>
           <Row gap="s" wrap>
             <Button mode="contained" onPress={() => window.print()}>
               Print

@@ -4,8 +4,7 @@ import {
   type Category,
   type Course,
   type Derivation,
-  type Part,
-  type PlannedPiece,
+  type Part as PartOf,
 } from '@fidens/core';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -16,6 +15,7 @@ import { PRINT } from '@/theme/colours';
 import { SPACE } from '@/theme/layout';
 import { TEXT_STRONG } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
+import { onPaper } from '@/ui/print-style';
 import { sumWords } from '@/wording/sum-words';
 import {
   dayWords,
@@ -35,7 +35,7 @@ export function CourseSheet({ course, term }: { course: Course; term: string | u
   const { letter, percent: shown } = gradeWords(standing, letters);
   const about = [course.code, course.credits && `${number(course.credits)} credits`, term, dayWords(now)];
   return (
-    <View dataSet={{ sheet: '' }} style={{ backgroundColor: PRINT.paper, padding: SPACE.xl, gap: SPACE.xl }}>
+    <View {...onPaper('sheet')} style={{ backgroundColor: PRINT.paper, padding: SPACE.xl, gap: SPACE.xl }}>
       <Row gap="xl" align="baseline" wrap>
         <Stack gap="xs">
           <Text variant="headlineMedium" role="heading" aria-level={1} style={{ color: PRINT.ink }}>
@@ -112,7 +112,7 @@ function Group({ category, derivation, now, name, depth }: GroupProps) {
   );
 }
 
-function PieceLine({ piece, part, now }: { piece: Assessment; part: Part | undefined; now: string }) {
+function PieceLine({ piece, part, now }: { piece: Assessment; part: PartOf | undefined; now: string }) {
   const state = pieceState(piece, part, now);
   const value = part?.worth && piece.score ? `${percent(part.worth.value)}%` : '';
   const weight = piece.weight === undefined ? '' : `, weight ${number(piece.weight)}`;
@@ -162,7 +162,7 @@ function Line({
   const style = { color: PRINT.ink, ...(strong && { fontFamily: TEXT_STRONG }) };
   return (
     <View
-      dataSet={{ keep: '' }}
+      {...onPaper('keep')}
       style={{
         flexDirection: 'row',
         gap: SPACE.m,
