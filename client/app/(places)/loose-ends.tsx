@@ -5,9 +5,11 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
-import { useCourses } from '@/data/courses';
+import { useRecordEdit } from '@/course-ui/record-edit';
+import { useCourses, type StoredCourse } from '@/data/courses';
 import { useNow, useSession, useSweep } from '@/data/session';
 import { DecideMany, keyOf } from '@/features/loose-ends/decide-many';
+import { FileIt } from '@/features/scores/file-it';
 import { PieceRow } from '@/features/scores/piece-row';
 import { compute } from '@/model/computed';
 import {
@@ -46,6 +48,7 @@ export default function LooseEndsPlace() {
   );
   const inOrder = kinds.flatMap((kind) => loose.filter((end) => end.kind === kind)).filter(isPiece);
   const keys = inOrder.map(keyOf);
+  const unfiled = oneCourse(inOrder.filter((end) => chosen?.has(keyOf(end))));
   const goOn = (key: string, by: 1 | -1) => setOpen(keys[keys.indexOf(key) + by]);
   return (
     <Page>
@@ -95,6 +98,19 @@ export default function LooseEndsPlace() {
         </Stack>
       ))}
       {chosen && (
+        <Row gap="s" wrap>
+          <Button compact onPress={() => setChosen(new Set(keys))}>
+            Choose all {keys.length}
+          </Button>
+          <Button compact onPress={() => setChosen(new Set())}>
+            Choose none
+          </Button>
+        </Row>
+      )}
+      {unfiled && (
+        <FileMany course={unfiled.course} pieces={unfiled.pieces} onDone={() => setChosen(undefined)} />
+      )}
+      {chosen && (
         <DecideMany
           ends={inOrder.filter((end) => chosen.has(keyOf(end)))}
           onDone={() => setChosen(undefined)}
@@ -103,6 +119,37 @@ export default function LooseEndsPlace() {
       <Sweep count={loose.filter(wantsDecision).length} />
       <AheadList />
     </Page>
+  );
+}
+
+/** Chosen pieces that are not filed, where they are all of one course. */
+function oneCourse(ends: readonly LoosePiece[]) {
+  const [first] = ends;
+  const isOne = ends.every(({ kind, course }) => kind === 'unfiled' && course.id === first?.course.id);
+  return first && isOne ? { course: first.course, pieces: ends.map(({ piece }) => piece) } : undefined;
+}
+
+/** Files the chosen pieces together. */
+function FileMany({
+  course,
+  pieces,
+  onDone,
+}: {
+  course: StoredCourse;
+  pieces: LoosePiece['piece'][];
+  onDone: () => void;
+}) {
+  const { edit } = useRecordEdit(course);
+  return (
+    <FileIt
+      course={course.document}
+      pieces={pieces}
+      edit={(edits, done) => {
+        const refused = edit(edits, done);
+        if (refused === undefined) onDone();
+        return refused;
+      }}
+    />
   );
 }
 

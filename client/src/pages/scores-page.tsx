@@ -2,7 +2,7 @@ import { bandOf, decimalText, lettersOf, pieces, sharesOf, type Category, type P
 import { Link } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { Button } from 'react-native-paper';
+import { Button, IconButton } from 'react-native-paper';
 import { EffectPanel } from '@/course-ui/effect-panel';
 import { PieceForm } from '@/course-ui/piece-form';
 import { Refused, useRecordEdit } from '@/course-ui/record-edit';
@@ -25,6 +25,7 @@ import { OverTime } from '@/features/working/over-time';
 import { compute } from '@/model/computed';
 import type { CoursePageProps } from '@/model/course-page';
 import { useRuleDraft } from '@/model/rule-draft';
+import { useKeptState } from '@/storage/kept-state';
 import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
@@ -35,7 +36,7 @@ import { Panel } from '@/ui/panel';
 import { Empty } from '@/ui/states';
 import { Figure, SectionTitle, Soft } from '@/ui/text';
 import { toggled } from '@/ui/toggled';
-import { categoryWords, number, percent, plural } from '@/wording/words';
+import { categoryWords, countPieces, number, percent, plural } from '@/wording/words';
 
 /** From this many pieces on a list is worth narrowing and ordering. */
 const MANY = 8;
@@ -50,6 +51,8 @@ export function ScoresPage({ course: kept, beside = false }: CoursePageProps) {
   const [filter, setFilter] = useState<Filter>('all');
   const [sort, setSort] = useState<Sort>('category');
   const [chosen, setChosen] = useState<ReadonlySet<string>>();
+  const [away, setAway] = useKeptState<string[]>(`folded ${kept.id}`, [], isList);
+  const folded = useMemo(() => new Set(away), [away]);
   // What is chosen is changed together, and waits as every changed rule does; meanwhile the list shows it changed.
   const course = chosen ? draft.course : kept;
   const { outlooks } = compute(course.document, now);
@@ -59,8 +62,15 @@ export function ScoresPage({ course: kept, beside = false }: CoursePageProps) {
     [outlooks],
   );
   const rows = useMemo(
-    () => scoreRows(root, outlooks.standing, { filter, sort, now, shares }),
-    [root, outlooks, filter, sort, now, shares],
+    () =>
+      scoreRows(root, outlooks.standing, {
+        filter,
+        sort,
+        now,
+        shares,
+        folded: filter === 'all' && sort === 'category' ? folded : NONE,
+      }),
+    [root, outlooks, filter, sort, now, shares, folded],
   );
   const all = pieces(course.document);
   const there = new Set(all.map(({ id }) => id).filter((id) => chosen?.has(id)));
@@ -85,7 +95,14 @@ export function ScoresPage({ course: kept, beside = false }: CoursePageProps) {
   const draw = (row: ScoreRow) => {
     switch (row.kind) {
       case 'title':
-        return <CategoryTitle course={course} {...row} />;
+        return (
+          <CategoryTitle
+            course={course}
+            {...row}
+            isFolded={folded.has(row.category.id)}
+            onFold={() => setAway([...toggled(folded, row.category.id)])}
+          />
+        );
       case 'alone':
         return (
           <View style={{ paddingTop: SPACE.l }}>
@@ -199,7 +216,15 @@ function Indented({ depth, children }: { depth: number; children: React.ReactNod
   return <View style={{ paddingLeft: Math.max(0, depth - 1) * SPACE.m }}>{children}</View>;
 }
 
+const NONE: ReadonlySet<string> = new Set();
+
+function isList(value: unknown): value is string[] {
+  return Array.isArray(value) && value.every((item) => typeof item === 'string');
+}
+
 interface CategoryTitleProps {
+  isFolded: boolean;
+  onFold: () => void;
   course: StoredCourse;
   category: Category;
   part: Part | undefined;
@@ -207,10 +232,25 @@ interface CategoryTitleProps {
 }
 
 /** A category's name and percent, how it adds up, and what is dropped now. */
-function CategoryTitle({ course, category, part, depth }: CategoryTitleProps) {
+function CategoryTitle({ course, category, part, depth, isFolded, onFold }: CategoryTitleProps) {
   return (
     <View style={{ paddingTop: SPACE.l, paddingBottom: SPACE.s, paddingLeft: (depth - 1) * SPACE.m }}>
-      <SectionTitle level={depth + 1} end={<Figure>{groupGrade(course, category, part)}</Figure>}>
+      <SectionTitle
+        level={depth + 1}
+        end={
+          <Row gap="xs" align="center">
+            <Figure>{groupGrade(course, category, part)}</Figure>
+            <IconButton
+              icon={isFolded ? 'chevron-down' : 'chevron-up'}
+              size={18}
+              style={{ margin: 0 }}
+              aria-expanded={!isFolded}
+              accessibilityLabel={`Pieces of ${category.name}`}
+              onPress={onFold}
+            />
+          </Row>
+        }
+      >
         {category.name}
       </SectionTitle>
       <Soft>
@@ -218,6 +258,7 @@ function CategoryTitle({ course, category, part, depth }: CategoryTitleProps) {
           category.weight !== undefined && `weight ${number(category.weight)}`,
           categoryWords(category),
           droppedWords(part),
+          isFolded && `${plural(countPieces(category), 'piece')} put away`,
         ]
           .filter(Boolean)
           .join(' · ')}

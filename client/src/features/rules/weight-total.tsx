@@ -35,31 +35,29 @@ export function WeightTotal({ category, edit }: WeightTotalProps) {
   const isRight = total.equals(HUNDRED);
   const spread = spreadRest(category);
   const scale = spread ? undefined : scaleToHundred(category);
+  const colour = isRight ? c.ink : c.onAskSoft;
   return (
-    <View
-      style={{
-        backgroundColor: isRight ? c.paper : c.askSoft,
-        borderTopWidth: 2,
-        borderColor: c.ink,
-        paddingHorizontal: SPACE.s,
-        paddingVertical: SPACE.s,
-        gap: SPACE.xs,
-        // In sight while the column is typed, on a phone as well.
-        position: 'sticky' as never,
-        bottom: 0,
-        zIndex: 1,
-      }}
-    >
-      <Row gap="s" align="baseline">
-        <Text
-          variant="bodyMedium"
-          aria-live="polite"
-          style={{ flex: 1, color: isRight ? c.ink : c.onAskSoft }}
-        >
+    <>
+      <View
+        style={{
+          flexDirection: 'row',
+          alignItems: 'baseline',
+          gap: SPACE.s,
+          backgroundColor: isRight ? c.paper : c.askSoft,
+          borderTopWidth: 2,
+          borderColor: c.ink,
+          padding: SPACE.s,
+          // In sight while the column is typed, on a phone as well.
+          position: 'sticky' as never,
+          bottom: 0,
+          zIndex: 1,
+        }}
+      >
+        <Text variant="bodyMedium" aria-live="polite" style={{ flex: 1, color: colour }}>
           {isRight ? `✓ The weights come to 100.${extraWords(category)}` : totalWords(category, total)}
         </Text>
-        <Figure style={{ color: isRight ? c.ink : c.onAskSoft }}>{decimalText(total, 2)}</Figure>
-      </Row>
+        <Figure style={{ color: colour }}>{decimalText(total, 2)}</Figure>
+      </View>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
         {spread && (
           <Button compact onPress={() => edit(spread, 'The rest is spread')}>
@@ -76,7 +74,7 @@ export function WeightTotal({ category, edit }: WeightTotalProps) {
         </Button>
       </View>
       {isSpreading && <KeepAndSpread category={category} edit={edit} onDone={() => setIsSpreading(false)} />}
-    </View>
+    </>
   );
 }
 

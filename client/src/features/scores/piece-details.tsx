@@ -22,6 +22,7 @@ import { Soft } from '@/ui/text';
 import { number } from '@/wording/words';
 import { stepWords } from '@/wording/working-words';
 import { ClassBar, ClassFigures } from './class-figures';
+import { FileIt } from './file-it';
 
 interface PieceDetailsProps {
   course: StoredCourse;
@@ -41,6 +42,7 @@ export function PieceDetails({ course, piece, part, hasFacts = false }: PieceDet
   const double = countingDouble(course.document, piece.id);
   return (
     <>
+      {part?.role === 'no weight' && <FileIt course={course.document} pieces={[piece]} edit={edit} />}
       <ClassBar piece={piece} part={part} />
       <Fold title={`More of ${piece.name}`} summary={detailWords(piece)}>
         {!hasFacts && <PieceFacts course={course.document} piece={piece} edit={edit} />}

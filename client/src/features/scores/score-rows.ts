@@ -57,6 +57,8 @@ export const SORTS = [
 export type Sort = (typeof SORTS)[number]['value'];
 
 export interface RowsOptions {
+  /** Categories that are put away: of them only the title is a row. */
+  readonly folded: ReadonlySet<string>;
   readonly filter: Filter;
   readonly sort: Sort;
   /** The moment at which past due is judged. */
@@ -108,7 +110,7 @@ function rowsIn(
   for (const group of groups) {
     const part = parts.get(group.id);
     rows.push({ kind: 'title', key: group.id, category: group, part, depth: depth + 1 });
-    rows.push(...rowsIn(group, part?.derivation, depth + 1, options));
+    if (!options.folded.has(group.id)) rows.push(...rowsIn(group, part?.derivation, depth + 1, options));
   }
   const own = category.children.filter(
     (child): child is Assessment => child.kind === 'assessment' && shows(child),

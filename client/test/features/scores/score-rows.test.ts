@@ -1,4 +1,4 @@
-import { outlooks, rational, sharesOf, type Course } from '@fidens/core';
+import { type Course, find, outlooks, pieces, rational, sharesOf } from '@fidens/core';
 import { scoreRows, type Filter, type Sort } from '@/features/scores/score-rows';
 import { course } from '../../sample';
 
@@ -60,10 +60,12 @@ const document: Course = {
   },
 };
 
-function keys(filter: Filter, sort: Sort): string[] {
+function keys(filter: Filter, sort: Sort, folded: ReadonlySet<string> = new Set()): string[] {
   const found = outlooks(document, NOW);
   const shares = new Map([...sharesOf(found.ceiling)].map(([{ node }, share]) => [node.id, share]));
-  return scoreRows(document.root, found.standing, { filter, sort, now: NOW, shares }).map(({ key }) => key);
+  return scoreRows(document.root, found.standing, { filter, sort, now: NOW, shares, folded }).map(
+    ({ key }) => key,
+  );
 }
 
 describe('the rows of the scores', () => {
@@ -83,6 +85,18 @@ describe('the rows of the scores', () => {
     ]);
   });
 
+  test('of what is put away only the title stays', () => {
+    expect(keys('all', 'category', new Set(['knots']))).toEqual([
+      'knots',
+      'splices',
+      'eye',
+      'add splices',
+      'alone',
+      'test',
+      'add course',
+    ]);
+  });
+
   test('narrowed, only categories that hold something keep their title', () => {
     expect(keys('open', 'category')).toEqual(['knots', 'hitch', 'alone', 'test']);
     expect(keys('past due', 'category')).toEqual(['knots', 'hitch']);
@@ -92,6 +106,12 @@ describe('the rows of the scores', () => {
   test('in one order, what the order says nothing of stands last, as in the syllabus', () => {
     expect(keys('all', 'due')).toEqual(['hitch', 'test', 'bowline', 'eye']);
     expect(keys('all', 'score')).toEqual(['eye', 'bowline', 'hitch', 'test']);
+    expect(keys('all', 'best')).toEqual(['bowline', 'eye', 'hitch', 'test']);
+    expect(keys('all', 'name').map((key) => find(document, key)!.node.name)).toEqual(
+      pieces(document)
+        .map(({ name }) => name)
+        .sort((a, b) => a.localeCompare(b, undefined, { numeric: true })),
+    );
     // Of Knots, points pooled with two promised pieces of 100, the hitch is 30 of 240 points.
     expect(keys('all', 'share')).toEqual(['test', 'eye', 'hitch', 'bowline']);
   });
@@ -99,7 +119,7 @@ describe('the rows of the scores', () => {
   test('Enter leads through a category and on to the next open piece, or through the whole of one order', () => {
     const found = outlooks(document, NOW);
     const shares = new Map([['test', rational('40')]]);
-    const options = { filter: 'all', now: NOW, shares } as const;
+    const options = { filter: 'all', now: NOW, shares, folded: new Set<string>() } as const;
     const steps = (sort: Sort) =>
       scoreRows(document.root, found.standing, { ...options, sort }).flatMap((row) =>
         row.kind === 'piece' ? [[row.previous, row.key, row.next]] : [],
