@@ -184,10 +184,15 @@ export async function beginCourse(page: Page, title: string): Promise<void> {
   await expect(page.getByRole('heading', { level: 1, name: 'Its categories' })).toBeVisible();
 }
 
+/** The link to one of a course's pages. */
+export function coursePage(page: Page, name: 'Scores' | 'Reach' | 'Rules' | 'Working') {
+  return page.getByRole('navigation', { name: 'Pages of this course' }).getByRole('link', { name });
+}
+
 /** Leaves the steps of a course for its Rules page. */
 export async function leaveSteps(page: Page, title: string): Promise<void> {
   await page.getByRole('link', { name: `Leave the steps of ${title}` }).click();
-  await expect(page.getByRole('tab', { name: 'Rules' })).toHaveAttribute('aria-selected', 'true');
+  await expect(coursePage(page, 'Rules')).toHaveAttribute('aria-current', 'page');
 }
 
 /** Opens the sample student's term. */
@@ -213,8 +218,8 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
 }
 
 export async function openPage(page: Page, name: 'Scores' | 'Reach' | 'Rules' | 'Working'): Promise<void> {
-  await page.getByRole('tab', { name }).click();
-  await expect(page.getByRole('tab', { name })).toHaveAttribute('aria-selected', 'true');
+  await coursePage(page, name).click();
+  await expect(coursePage(page, name)).toHaveAttribute('aria-current', 'page');
 }
 
 /** Opens all fields of a category, a piece on its own or the whole on the Rules page, where they are not open. */

@@ -2,6 +2,7 @@ import type { Course } from '@fidens/core';
 import {
   addCourse,
   addSampleCourse,
+  coursePage,
   expect,
   expectAccessible,
   fill,
@@ -57,7 +58,7 @@ test('the four outlooks stand side by side, and each opens its working', async (
   ).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('link', { name: /^Ceiling: A, 97\.5/ }).click();
-  await expect(page.getByRole('tab', { name: 'Working' })).toHaveAttribute('aria-selected', 'true');
+  await expect(coursePage(page, 'Working')).toHaveAttribute('aria-current', 'page');
   await expect(page.getByRole('radio', { name: 'Ceiling' })).toBeChecked();
   await expect(page.getByText('counts as full marks')).toBeVisible();
 });

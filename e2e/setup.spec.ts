@@ -200,7 +200,7 @@ test('in mid-term scores come first, and are filed together later', async ({ pag
   await fill(page, 'New name of Quiz 2', 'Quiz two');
   await expect(page.getByRole('checkbox', { name: 'Choose Quiz two' })).toBeVisible();
   await page.getByRole('checkbox', { name: 'Choose Quiz two' }).click();
-  await page.getByRole('checkbox', { name: 'Choose Essay' }).click();
+  await page.getByRole('checkbox', { name: 'Choose Essay', exact: true }).click();
   await chosen.getByRole('button', { name: 'Change 2 pieces together' }).click();
   await fill(page, 'Possible points of all chosen pieces', '40');
   await chosen.getByLabel('All chosen pieces are due').fill('2026-11-03T12:00');
@@ -215,7 +215,7 @@ test('in mid-term scores come first, and are filed together later', async ({ pag
     ).toBeVisible();
   await openPage(page, 'Rules');
   await page.getByRole('button', { name: 'Every category and piece, to move and change' }).click();
-  await expect(page.getByRole('checkbox', { name: 'Choose Essay' })).toContainText('of 40');
+  await expect(page.getByRole('checkbox', { name: 'Choose Essay', exact: true })).toContainText('of 40');
   await page.getByRole('checkbox', { name: 'Choose Quizzes' }).click();
   await chosen.getByRole('button', { name: 'Delete' }).click();
   await expect(effect.getByText('90.0 A− → no number')).toBeVisible();

@@ -1,4 +1,5 @@
 import {
+  coursePage,
   expect,
   expectAccessible,
   leaveSteps,
@@ -84,10 +85,10 @@ test('everything is reached with the keyboard', async ({ page }) => {
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Score of Eelgrass survey')).toBeFocused();
   await page.keyboard.press('Escape');
-  await page.getByRole('tab', { name: 'Scores' }).focus();
+  await coursePage(page, 'Scores').focus();
   await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('tab', { name: 'Reach' })).toHaveAttribute('aria-selected', 'true');
+  await expect(coursePage(page, 'Reach')).toHaveAttribute('aria-current', 'page');
 });
 
 test('with a pointer a piece is dragged to its place, and many go along where they are chosen', async ({

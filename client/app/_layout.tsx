@@ -1,7 +1,6 @@
 import { QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Stack } from 'expo-router';
-import Head from 'expo-router/head';
 import { View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
@@ -30,9 +29,6 @@ export default function Application() {
   return (
     <QueryClientProvider client={queryClient}>
       <PaperProvider theme={theme} settings={{ icon: Icon as never, rippleEffectEnabled: false }}>
-        <Head>
-          <title>Fidens</title>
-        </Head>
         <View key={`${decimals} ${top}`} style={{ flex: 1, backgroundColor: theme.ours.paper }}>
           <Screens />
         </View>

@@ -10,6 +10,7 @@ import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Stack } from '@/ui/box';
 import { FormField } from '@/ui/fields/form-field';
+import { useTitle } from '@/ui/page';
 import { Soft } from '@/ui/text';
 
 interface Fields {
@@ -23,6 +24,7 @@ export default function SignIn() {
   const c = useColours();
   const { data: session } = useSession();
   const [isNew, setIsNew] = useState(false);
+  useTitle(isNew ? 'Make an account' : 'Sign in');
   const signIn = useSignIn();
   return (
     <ScrollView contentContainerStyle={{ flexGrow: 1, justifyContent: 'center', padding: SPACE.xl }}>

@@ -15,6 +15,7 @@ import { GPA_WORDS, useGpas } from '@/model/term-gpa';
 import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
+import { LinkButton } from '@/ui/link-button';
 import { Page } from '@/ui/page';
 import { Empty, Failed, Loading } from '@/ui/states';
 import { Soft } from '@/ui/text';
@@ -31,7 +32,7 @@ export default function TermPlace() {
     return <Failed what="Your courses" reason={reasonOf(error)} retry={() => void refetch()} />;
   if (!courses) return <Loading what="your courses" />;
   return (
-    <Page most={wide ? 1040 : 640}>
+    <Page title="Term" most={wide ? 1040 : 640}>
       <TermHead courses={courses} />
       <LooseBanner />
       {courses.length === 0 && <FirstUse />}
@@ -43,11 +44,9 @@ export default function TermPlace() {
         ))}
       </View>
       {courses.length > 0 && (
-        <Link href="/new-course" asChild>
-          <Button icon="plus" style={{ alignSelf: 'flex-start' }}>
-            New course
-          </Button>
-        </Link>
+        <LinkButton href="/new-course" icon="plus">
+          New course
+        </LinkButton>
       )}
     </Page>
   );
@@ -154,9 +153,9 @@ function FirstUse() {
       title="A syllabus on the desk"
       actions={
         <Row gap="s" wrap>
-          <Link href="/new-course" asChild>
-            <Button mode="contained">Set up a course</Button>
-          </Link>
+          <LinkButton href="/new-course" mode="contained">
+            Set up a course
+          </LinkButton>
           <Button onPress={() => sample.mutate()} loading={sample.isPending} disabled={!term}>
             Add a course of sample data
           </Button>

@@ -4,8 +4,8 @@ import { Link } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { reasonOf } from '@/data/api';
 import { useRecordEdit } from '@/course-ui/record-edit';
+import { reasonOf } from '@/data/api';
 import { useCourses, type StoredCourse } from '@/data/courses';
 import { useNow, useSession, useSweep } from '@/data/session';
 import { DecideMany, keyOf } from '@/features/loose-ends/decide-many';
@@ -28,6 +28,7 @@ import { partOf } from '@/model/part-of';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
+import { onKeys } from '@/ui/keys';
 import { Page } from '@/ui/page';
 import { Empty, Failed, Loading } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
@@ -51,7 +52,7 @@ export default function LooseEndsPlace() {
   const unfiled = oneCourse(inOrder.filter((end) => chosen?.has(keyOf(end))));
   const goOn = (key: string, by: 1 | -1) => setOpen(keys[keys.indexOf(key) + by]);
   return (
-    <Page>
+    <Page title="Loose ends">
       <Text variant="displaySmall" role="heading" aria-level={1}>
         Loose ends
       </Text>
@@ -197,6 +198,7 @@ function ChooseRow({
       aria-checked={isChosen}
       aria-label={`Choose ${piece.name}, ${course.document.title}`}
       onPress={onChoose}
+      {...onKeys({ ' ': onChoose })}
       style={{
         minHeight: 52,
         justifyContent: 'center',

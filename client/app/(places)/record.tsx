@@ -44,7 +44,7 @@ export default function RecordPlace() {
       : [{ title: 'Found', candidates: shown }]
   ).filter(({ candidates }) => candidates.length > 0);
   return (
-    <Page>
+    <Page title="Record">
       <Text variant="displaySmall" role="heading" aria-level={1}>
         Record
       </Text>

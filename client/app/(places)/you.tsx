@@ -24,7 +24,7 @@ export default function YouPlace() {
   const student = useSession().data?.student;
   const term = useTerm();
   return (
-    <Page>
+    <Page title="You">
       <View>
         <Text variant="displaySmall" role="heading" aria-level={1}>
           {student?.name}

@@ -1,4 +1,4 @@
-import { Link, useLocalSearchParams } from 'expo-router';
+import { useLocalSearchParams } from 'expo-router';
 import { ScrollView, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
@@ -7,12 +7,15 @@ import { useTerm } from '@/data/terms';
 import { CourseSheet } from '@/features/sheet/course-sheet';
 import { SPACE } from '@/theme/layout';
 import { Row } from '@/ui/box';
+import { LinkButton } from '@/ui/link-button';
+import { useTitle } from '@/ui/page';
 import { onPaper, usePrintStyle } from '@/ui/print-style';
 import { Empty, Failed, Loading } from '@/ui/states';
 
 /** A course as one page to show or print: nothing on it but the course. */
 export default function SheetScreen() {
   usePrintStyle();
+  useTitle('Sheet');
   const { courseId } = useLocalSearchParams<{ courseId: string }>();
   const { data: courses, error, refetch } = useCourses();
   const term = useTerm();
@@ -29,9 +32,7 @@ export default function SheetScreen() {
             <Button mode="contained" onPress={() => window.print()}>
               Print
             </Button>
-            <Link href={`/course/${courseId}/scores`} asChild>
-              <Button>Back to the course</Button>
-            </Link>
+            <LinkButton href={`/course/${courseId}/scores`}>Back to the course</LinkButton>
           </Row>
         </View>
         <CourseSheet course={course.document} term={term?.name} />

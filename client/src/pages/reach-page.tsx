@@ -1,7 +1,5 @@
 import { headlinePhrases } from '@fidens/core';
-import { Link } from 'expo-router';
 import { useDeferredValue } from 'react';
-import { Button } from 'react-native-paper';
 import { Ruler } from '@/course-ui/ruler';
 import { useNow } from '@/data/session';
 import { ChanceView } from '@/features/chances/chance-view';
@@ -18,6 +16,7 @@ import type { CoursePageProps } from '@/model/course-page';
 import { lateTodayWords } from '@/model/late-today';
 import { useExtent } from '@/model/use-extent';
 import { Stack } from '@/ui/box';
+import { LinkButton } from '@/ui/link-button';
 import { Empty } from '@/ui/states';
 import { Phrases, Soft } from '@/ui/text';
 
@@ -64,11 +63,9 @@ function Answers({ computed, courseId }: { computed: Computed; courseId: string 
     <Stack gap="xl">
       <Phrases phrases={headlinePhrases(computed.headline, extent)} />
       {extent === 'listed' && ['secured', 'settled'].includes(computed.headline.kind) && (
-        <Link href={`/course/${courseId}/rules`} asChild>
-          <Button compact mode="outlined" style={{ alignSelf: 'flex-start' }}>
-            Tell how many pieces are promised
-          </Button>
-        </Link>
+        <LinkButton href={`/course/${courseId}/rules`} mode="outlined">
+          Tell how many pieces are promised
+        </LinkButton>
       )}
       <LateNote computed={computed} />
       <Ruler computed={computed} />

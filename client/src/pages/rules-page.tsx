@@ -1,5 +1,3 @@
-import { Link } from 'expo-router';
-import { Button } from 'react-native-paper';
 import { ReadBack } from '@/course-ui/read-back';
 import { useNow } from '@/data/session';
 import { Arrange } from '@/features/arrange/arrange';
@@ -19,6 +17,7 @@ import { useRuleDraft } from '@/model/rule-draft';
 import { useIsWide } from '@/theme/layout';
 import { Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
+import { LinkButton } from '@/ui/link-button';
 import { Empty } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
 import { countPieces } from '@/wording/words';
@@ -36,11 +35,9 @@ export function RulesPage({ course: kept }: CoursePageProps) {
   return (
     <Stack gap="xl">
       {hasPieces && <ProblemList course={document} edit={edit} />}
-      <Link href={`/new-course/${kept.id}/categories`} asChild>
-        <Button mode={hasPieces ? 'text' : 'contained-tonal'} style={{ alignSelf: 'flex-start' }}>
-          {hasPieces ? 'Go through it in short steps' : 'Set it up in short steps'}
-        </Button>
-      </Link>
+      <LinkButton href={`/new-course/${kept.id}/categories`} mode={hasPieces ? 'text' : 'contained-tonal'}>
+        {hasPieces ? 'Go through it in short steps' : 'Set it up in short steps'}
+      </LinkButton>
       <Stack gap="s">
         <SectionTitle end={root.combine === 'weights' && <Soft>of 100</Soft>}>How it adds up</SectionTitle>
         {root.children.length === 0 && (

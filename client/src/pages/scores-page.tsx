@@ -1,5 +1,4 @@
 import { bandOf, decimalText, lettersOf, pieces, sharesOf, type Category, type Part } from '@fidens/core';
-import { Link } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Button, IconButton } from 'react-native-paper';
@@ -31,6 +30,7 @@ import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
 import { Fold } from '@/ui/fold';
+import { LinkButton } from '@/ui/link-button';
 import { LongList } from '@/ui/long-list';
 import { Panel } from '@/ui/panel';
 import { Empty } from '@/ui/states';
@@ -135,9 +135,9 @@ export function ScoresPage({ course: kept, beside = false }: CoursePageProps) {
         <Empty
           title="Nothing listed yet"
           actions={
-            <Link href={`/new-course/${course.id}/categories`} asChild>
-              <Button mode="contained">Set it up in short steps</Button>
-            </Link>
+            <LinkButton href={`/new-course/${course.id}/categories`} mode="contained">
+              Set it up in short steps
+            </LinkButton>
           }
         >
           Copy the categories from the syllabus, or add a first piece here: it can be filed under its category

@@ -7,6 +7,13 @@ export function useIsWide(): boolean {
   return useWindowDimensions().width >= WIDE;
 }
 
+/** Below this height a page's head leaves its room to what the page is for. */
+const SHORT = 720;
+
+export function useIsShort(): boolean {
+  return useWindowDimensions().height < SHORT;
+}
+
 /** Distances, in pixels. */
 export const SPACE = { xs: 4, s: 8, m: 12, l: 16, xl: 24, xxl: 36 } as const;
 export const TOUCH = 44;

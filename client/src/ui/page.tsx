@@ -1,4 +1,5 @@
-import { createContext, useContext, useState, type ReactNode } from 'react';
+import { usePathname } from 'expo-router';
+import { createContext, useContext, useEffect, useLayoutEffect, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { SPACE } from '@/theme/layout';
 
@@ -9,11 +10,21 @@ export function useScroller(): HTMLElement | null {
   return useContext(Scroller);
 }
 
+interface PageProps {
+  /** What the page is, for the window's title; the name of what it is about first. */
+  title: string;
+  children: ReactNode;
+  most?: number;
+}
+
 /** One scrolling page of a place; lines stay short enough to read on any screen. */
-export function Page({ children, most = 640 }: { children: ReactNode; most?: number }) {
+export function Page({ title, children, most = 640 }: PageProps) {
   const [view, setView] = useState<ScrollView | null>(null);
+  const scroller = (view?.getScrollableNode() as HTMLElement | undefined) ?? null;
+  useTitle(title);
+  useArrival(scroller);
   return (
-    <Scroller value={(view?.getScrollableNode() as HTMLElement | undefined) ?? null}>
+    <Scroller value={scroller}>
       <ScrollView
         ref={setView}
         contentContainerStyle={{ padding: SPACE.l, paddingBottom: SPACE.xxl * 2 }}
@@ -23,4 +34,71 @@ export function Page({ children, most = 640 }: { children: ReactNode; most?: num
       </ScrollView>
     </Scroller>
   );
+}
+
+/** The window's title while a page stands. */
+export function useTitle(title: string): void {
+  useEffect(() => {
+    if (typeof document !== 'undefined') document.title = title === '' ? 'Fidens' : `${title} – Fidens`;
+  }, [title]);
+}
+
+/** How far each address was scrolled when it was left, for who comes back to it. */
+const left = new Map<string, number>();
+/** The address that was last arrived at, and whether the browser's own way back leads to the next. */
+let last: string | undefined;
+let isBack = false;
+if (typeof window !== 'undefined')
+  window.addEventListener?.('popstate', () => {
+    isBack = true;
+  });
+
+/**
+ * Notes that an address was come to.
+ *
+ * @returns how far down it begins; nothing for the first page of a window, which nobody has left another for, and for one that is drawn anew
+ */
+function arriveAt(path: string): number | undefined {
+  const isNew = last !== undefined && last !== path;
+  const place = isBack ? (left.get(path) ?? 0) : 0;
+  last = path;
+  isBack = false;
+  return isNew ? place : undefined;
+}
+
+/**
+ * Coming to a page: its heading takes the focus, where nothing in it has, so that a screen reader and the next Tab begin there; who comes
+ * back finds it as far down as it was left.
+ */
+function useArrival(scroller: HTMLElement | null): void {
+  const path = usePathname();
+  // As soon as the page is another, so that what it does itself is not noted for the one before.
+  useLayoutEffect(() => {
+    if (!scroller?.addEventListener) return undefined;
+    const note = () => left.set(path, scroller.scrollTop);
+    scroller.addEventListener('scroll', note, { passive: true });
+    return () => scroller.removeEventListener('scroll', note);
+  }, [scroller, path]);
+  useLayoutEffect(() => {
+    if (!scroller?.addEventListener) return;
+    const place = arriveAt(path);
+    if (place === undefined) return;
+    scroller.scrollTo({ top: place });
+    requestAnimationFrame(() => {
+      // What is drawn later can have moved it.
+      if (place > 0) scroller.scrollTo({ top: place });
+      focusHeading(scroller);
+    });
+  }, [scroller, path]);
+}
+
+/** Gives the focus to a page's heading, unless something in the page has it. */
+export function focusHeading(page: HTMLElement): void {
+  const { activeElement } = document;
+  if (activeElement && activeElement !== document.body && page.contains(activeElement)) return;
+  const heading = page.querySelector<HTMLElement>('h1');
+  if (!heading) return;
+  heading.tabIndex = -1;
+  heading.style.outline = 'none';
+  heading.focus({ preventScroll: true });
 }

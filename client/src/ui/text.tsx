@@ -69,10 +69,15 @@ export function Soft({ children, style }: { children: ReactNode; style?: StylePr
 }
 
 /** What is wrong, beside what it is about. */
-export function Wrong({ children }: { children: ReactNode }) {
+export function Wrong({ id, children }: { id?: string; children: ReactNode }) {
   const { error } = useColours();
   return (
-    <Text variant="bodySmall" role="alert" style={{ color: error }}>
+    <Text
+      {...(id !== undefined && { nativeID: id })}
+      variant="bodySmall"
+      role="alert"
+      style={{ color: error }}
+    >
       {children}
     </Text>
   );

@@ -86,7 +86,7 @@ export default function NewCourse() {
     })();
   const setUp = (id: string) => `/new-course/${id}/categories`;
   return (
-    <Page>
+    <Page title="New course">
       <View>
         <Soft>{term?.name}</Soft>
         <Text variant="displaySmall" role="heading" aria-level={1}>

@@ -41,7 +41,7 @@ export default function ScaleScreen() {
   if (!scales) return <Loading what="your scales" />;
   const scale = scales.find(({ id }) => id === scaleId);
   return (
-    <Page>
+    <Page title={scale ? `${scale.name} – Grading scale` : 'No such scale'}>
       <BackToYou />
       {scale ? (
         <EditScale key={scale.id} kept={scale} />

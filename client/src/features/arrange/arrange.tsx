@@ -10,6 +10,7 @@ import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { CheckBox } from '@/ui/fields/check-box';
 import { Fold } from '@/ui/fold';
+import { onKeys } from '@/ui/keys';
 import { Panel } from '@/ui/panel';
 import { toggled } from '@/ui/toggled';
 import { countPieces, number, plural } from '@/wording/words';
@@ -133,6 +134,7 @@ function Row({
           aria-checked={isChosen}
           aria-label={`Choose ${node.name}`}
           onPress={onChoose}
+          {...onKeys({ ' ': onChoose })}
           style={{
             flex: 1,
             minWidth: 0,

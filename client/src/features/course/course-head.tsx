@@ -17,7 +17,7 @@ import { useNow } from '@/data/session';
 import { compute, type Computed } from '@/model/computed';
 import { useExtent } from '@/model/use-extent';
 import { Icon } from '@/theme/icons';
-import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
+import { SPACE, TOUCH, useIsShort, useIsWide } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Phrases } from '@/ui/text';
@@ -36,6 +36,7 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
   const c = useColours();
   const now = useNow();
   const wide = useIsWide();
+  const short = useIsShort();
   const { document } = course;
   const computed = compute(document, now);
   const top = topOutlook.use();
@@ -44,7 +45,7 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
     .filter(Boolean)
     .join(' · ');
   return (
-    <Stack gap="l">
+    <Stack gap={short ? 's' : 'l'}>
       {!wide && (
         <Link href="/" asChild>
           <Pressable
@@ -61,7 +62,7 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
       )}
       <Row gap="l" align="center">
         <Text
-          variant={letter.length > 3 ? 'displaySmall' : wide ? 'displayMedium' : 'displayLarge'}
+          variant={letter.length > 3 || short ? 'displaySmall' : wide ? 'displayMedium' : 'displayLarge'}
           role="heading"
           aria-level={1}
           aria-label={`${document.title}: ${letter}, ${top} ${percent}`}
@@ -70,7 +71,7 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
         </Text>
         <View style={{ flex: 1, minWidth: 0 }}>
           <Text
-            variant={wide ? 'headlineMedium' : 'headlineLarge'}
+            variant={wide || short ? 'headlineMedium' : 'headlineLarge'}
             numberOfLines={2}
             style={wide ? { color: c.ink } : { color: c.ink, fontFamily: TEXT_STRONG }}
           >
@@ -88,13 +89,15 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
       <Ribbon
         segments={computed.segments}
         points={pooledPoints(computed.outlooks)}
-        large
-        // The Reach page has the cut-offs large.
+        large={!short}
+        // The Reach page has the cut-offs large, and a short screen no room for them.
         marks={
-          page === 'reach' ? undefined : marksOf(computed.outlooks, computed.letters, targetOf(document))
+          page === 'reach' || short
+            ? undefined
+            : marksOf(computed.outlooks, computed.letters, targetOf(document))
         }
       />
-      {page !== 'reach' && <HeadWords document={document} />}
+      {page !== 'reach' && !short && <HeadWords document={document} />}
       <CourseTabs courseId={course.id} page={page} />
     </Stack>
   );
@@ -133,17 +136,17 @@ function CourseTabs({ courseId, page }: { courseId: string; page: PageName }) {
   const c = useColours();
   return (
     <View
-      role="tablist"
+      role="navigation"
       aria-label="Pages of this course"
       style={{ flexDirection: 'row', backgroundColor: c.pale, borderRadius: 18, padding: 5 }}
     >
       {PAGE_NAMES.map((name) => {
         const here = name === page;
         return (
-          <Link key={name} href={`/course/${courseId}/${name}`} replace asChild>
+          <Link key={name} href={`/course/${courseId}/${name}`} asChild>
             <Pressable
-              role="tab"
-              aria-selected={here}
+              role="link"
+              aria-current={here ? 'page' : undefined}
               style={{
                 flex: 1,
                 minHeight: TOUCH,
@@ -151,6 +154,9 @@ function CourseTabs({ courseId, page }: { courseId: string; page: PageName }) {
                 justifyContent: 'center',
                 borderRadius: 14,
                 backgroundColor: here ? c.card : 'transparent',
+                // Seen where the system has colours of its own.
+                borderBottomWidth: 2,
+                borderColor: 'transparent',
               }}
             >
               <Text variant="labelLarge" style={{ color: here ? c.primary : c.soft }}>

@@ -9,13 +9,13 @@ import {
   type Fault,
   type Format,
 } from '@fidens/core';
-import { Link } from 'expo-router';
 import { useRef, useState } from 'react';
 import { Button, Text } from 'react-native-paper';
 import type { CoursePageProps } from '@/model/course-page';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
+import { LinkButton } from '@/ui/link-button';
 import { Soft } from '@/ui/text';
 import { ChangePreview } from './change-preview';
 
@@ -30,9 +30,9 @@ export function CourseFiles({ course }: CoursePageProps) {
     >
       <Soft>The whole course as a backup, or its rules alone, without a score or note, for a classmate.</Soft>
       <Row gap="s" wrap>
-        <Link href={`/sheet/${id}`} asChild>
-          <Button mode="outlined">A sheet to print</Button>
-        </Link>
+        <LinkButton href={`/sheet/${id}`} mode="outlined">
+          A sheet to print
+        </LinkButton>
         <Button mode="outlined" onPress={() => saveFile(document, document.title)}>
           Save the course file
         </Button>

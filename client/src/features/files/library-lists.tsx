@@ -21,6 +21,7 @@ import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Stack } from '@/ui/box';
 import { NameForm } from '@/ui/fields/name-form';
+import { LinkButton } from '@/ui/link-button';
 import { Failed, Loading } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
 import { plural } from '@/wording/words';
@@ -151,11 +152,9 @@ function SheetRow({ sheet: { id, document } }: { sheet: RuleSheet }) {
       <Text variant="titleSmall">{title}</Text>
       <Soft>{sheetWords(document)}</Soft>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center' }}>
-        <Link href={`/new-course?sheet=${id}`} asChild>
-          <Button compact accessibilityLabel={`Start a course from ${title}`}>
-            Start a course
-          </Button>
-        </Link>
+        <LinkButton href={`/new-course?sheet=${id}`} label={`Start a course from ${title}`}>
+          Start a course
+        </LinkButton>
         <Button
           compact
           accessibilityLabel={`Save ${title} as a file`}

@@ -44,8 +44,6 @@ export function RuleLine(props: RuleLineProps) {
   const part = takesPart(node);
   return (
     <View
-      role="group"
-      aria-label={name}
       style={{ borderTopWidth: parent ? 1 : 0, borderColor: c.rule, paddingVertical: SPACE.s, gap: SPACE.s }}
     >
       <Row gap="s" align="start">

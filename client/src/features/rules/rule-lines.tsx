@@ -64,7 +64,9 @@ export function RuleLines({ course, standing, edit, brief = false, onWeight }: R
   };
   return (
     <View>
-      <RuleLine lines={lines} node={root} parent={undefined} depth={0} inForce={undefined} />
+      <View role="group" aria-label="The whole">
+        <RuleLine lines={lines} node={root} parent={undefined} depth={0} inForce={undefined} />
+      </View>
       <Inside lines={lines} parent={root} depth={0} inForce={inForce} />
     </View>
   );
@@ -99,7 +101,7 @@ function Inside({ lines, parent, depth, inForce }: InsideProps) {
     >
       <View>
         {parent.children.map((node) => (
-          <View key={node.id}>
+          <View key={node.id} role="group" aria-label={node.name}>
             <RuleLine lines={lines} node={node} parent={parent} depth={depth} inForce={inForce} />
             {node.kind === 'category' && showsInside(node) && (
               <Inside lines={lines} parent={node} depth={depth + 1} inForce={inForceBelow(node, inForce)} />

@@ -18,6 +18,7 @@ import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
+import { onKeys } from '@/ui/keys';
 import { Figure } from '@/ui/text';
 import { toggled } from '@/ui/toggled';
 import { number } from '@/wording/words';
@@ -123,6 +124,7 @@ function KeepAndSpread({ category, edit, onDone }: WeightTotalProps & { onDone: 
               aria-checked={isKept}
               aria-label={`Keep ${name}${weight === undefined ? '' : `, ${number(weight)}`}`}
               onPress={() => setKept(toggled(kept, id))}
+              {...onKeys({ ' ': () => setKept(toggled(kept, id)) })}
               style={{
                 minHeight: TOUCH,
                 flexDirection: 'row',

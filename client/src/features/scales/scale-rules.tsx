@@ -1,8 +1,7 @@
 import { courseSetting, isSame, type Course, type Scale } from '@fidens/core';
 import { useQuery } from '@tanstack/react-query';
-import { Link } from 'expo-router';
 import { View } from 'react-native';
-import { Button, Text } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import { scalesQuery, useCoursesWith, useKeepScale, useScaleOf } from '@/data/library';
 import type { EditRules } from '@/model/rule-draft';
@@ -11,6 +10,7 @@ import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Stack } from '@/ui/box';
 import { NameForm } from '@/ui/fields/name-form';
+import { LinkButton } from '@/ui/link-button';
 import { Soft } from '@/ui/text';
 import { borderWords } from '@/wording/scale-words';
 import { inUnit } from '@/wording/unit';
@@ -66,9 +66,9 @@ function SharedScale({ course }: { course: Course }) {
         {using.length > 1 ? `, which ${plural(using.length, 'course has', 'courses have')}` : ''}. What you
         change here is changed in this course alone.
       </Soft>
-      <Link href={`/scales/${shared.id}`} asChild>
-        <Button compact>Change “{shared.name}” for every course that has it</Button>
-      </Link>
+      <LinkButton href={`/scales/${shared.id}`}>
+        {`Change “${shared.name}” for every course that has it`}
+      </LinkButton>
     </Stack>
   );
 }

@@ -56,7 +56,7 @@ export function CourseCard({ course, compact = false, chosen = false }: CourseCa
             <Text variant={compact ? 'titleSmall' : 'titleMedium'} numberOfLines={2}>
               {course.document.title}
             </Text>
-            <Text variant={compact ? 'bodySmall' : 'bodyMedium'} numberOfLines={1} style={{ color: c.soft }}>
+            <Text variant={compact ? 'bodySmall' : 'bodyMedium'} numberOfLines={2} style={{ color: c.soft }}>
               {[
                 top !== 'standing' && `${top} ${percent}`,
                 compact ? shortHeadline(computed, extent) : rangeWords(computed),

@@ -1,12 +1,12 @@
-import { Link } from 'expo-router';
 import { memo, useDeferredValue } from 'react';
 import { ScrollView, View } from 'react-native';
-import { Button, Text } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { useCourses } from '@/data/courses';
 import { useTerm } from '@/data/terms';
 import { GPA_WORDS, useGpas } from '@/model/term-gpa';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { LinkButton } from '@/ui/link-button';
 import { topOutlook } from '@/wording/top-outlook';
 import { CourseCard } from './course-card';
 
@@ -37,11 +37,9 @@ export function TermColumn({ chosen }: { chosen?: string }) {
         {courses.map((course) => (
           <Card key={course.id} course={course} compact chosen={course.id === chosen} />
         ))}
-        <Link href="/new-course" asChild>
-          <Button icon="plus" style={{ alignSelf: 'flex-start', marginTop: SPACE.s }}>
-            New course
-          </Button>
-        </Link>
+        <LinkButton href="/new-course" icon="plus">
+          New course
+        </LinkButton>
       </ScrollView>
     </View>
   );

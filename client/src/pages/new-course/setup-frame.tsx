@@ -2,7 +2,7 @@ import { sketch, type Category, type Course } from '@fidens/core';
 import { Link } from 'expo-router';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
-import { Button, Text } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { ReadBackList } from '@/course-ui/read-back';
 import { Ribbon } from '@/course-ui/ribbon';
 import type { StoredCourse } from '@/data/courses';
@@ -11,6 +11,7 @@ import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Aside } from '@/ui/aside';
 import { Row, Stack } from '@/ui/box';
+import { LinkButton } from '@/ui/link-button';
 import { Page } from '@/ui/page';
 import { SectionTitle, Soft } from '@/ui/text';
 
@@ -49,7 +50,7 @@ export function StepMarks({ step, courseId }: { step: Step; courseId?: string })
           </View>
         );
         return courseId ? (
-          <Link key={name} href={`/new-course/${courseId}/${name}`} replace asChild>
+          <Link key={name} href={`/new-course/${courseId}/${name}`} asChild>
             <Pressable
               role="link"
               aria-label={`Step ${index + 1}: ${STEP_NAMES[name]}`}
@@ -85,7 +86,7 @@ export function SetupFrame({ course, shown, step, children }: SetupFrameProps) {
   const [before, next] = [STEPS[place - 1], STEPS[place + 1]];
   const wide = useIsWide();
   const page = (
-    <Page most={760}>
+    <Page title={`${course.document.title} – ${STEP_NAMES[step]}`} most={760}>
       <Link href={`/course/${id}/rules`} asChild>
         <Pressable
           role="link"
@@ -108,19 +109,15 @@ export function SetupFrame({ course, shown, step, children }: SetupFrameProps) {
       {children}
       <Row gap="s" wrap>
         {next ? (
-          <Link href={`/new-course/${id}/${next}`} replace asChild>
-            <Button mode="contained">Next: {STEP_NAMES[next].replace(/^I/, 'i').replace(/^R/, 'r')}</Button>
-          </Link>
+          <LinkButton href={`/new-course/${id}/${next}`} mode="contained">
+            {`Next: ${STEP_NAMES[next].replace(/^I/, 'i').replace(/^R/, 'r')}`}
+          </LinkButton>
         ) : (
-          <Link href={`/course/${id}/scores`} replace asChild>
-            <Button mode="contained">Done: to its scores</Button>
-          </Link>
+          <LinkButton href={`/course/${id}/scores`} mode="contained">
+            Done: to its scores
+          </LinkButton>
         )}
-        {before && (
-          <Link href={`/new-course/${id}/${before}`} replace asChild>
-            <Button>Back</Button>
-          </Link>
-        )}
+        {before && <LinkButton href={`/new-course/${id}/${before}`}>Back</LinkButton>}
       </Row>
       {next && <Soft>All of it is kept as you go. A step that does not matter yet can be passed over.</Soft>}
     </Page>

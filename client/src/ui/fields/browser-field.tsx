@@ -16,6 +16,8 @@ interface BrowserFieldProps {
   onType: (value: string, isHalf: boolean) => void;
   onLeave: () => void;
   onEnter?: () => void;
+  /** The id of what says what is wrong. */
+  describedBy?: string | undefined;
 }
 
 /** A day, or a day and time, in the browser's own calendar, which knows the student's language, keyboard and screen reader. */
@@ -30,6 +32,7 @@ export function BrowserField({
   onType,
   onLeave,
   onEnter,
+  describedBy,
 }: BrowserFieldProps) {
   const c = useColours();
   const { dark } = useFidensTheme();
@@ -54,6 +57,7 @@ export function BrowserField({
         type={type}
         aria-label={label}
         aria-invalid={isWrong}
+        aria-describedby={describedBy}
         value={value}
         onChange={({ target }) => onType(target.value, target.validity.badInput)}
         onBlur={onLeave}

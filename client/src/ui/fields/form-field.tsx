@@ -1,4 +1,4 @@
-import type { ComponentProps } from 'react';
+import { useId, type ComponentProps } from 'react';
 import { Controller, type Control, type FieldValues, type Path } from 'react-hook-form';
 import { View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
@@ -28,6 +28,7 @@ export function FormField<F extends FieldValues>({
   hint,
   ...input
 }: FormFieldProps<F>) {
+  const saidId = useId();
   return (
     <Controller
       control={control}
@@ -42,6 +43,7 @@ export function FormField<F extends FieldValues>({
               label={label}
               aria-label={label}
               aria-invalid={!!error}
+              {...(said && ({ 'aria-describedby': saidId } as object))}
               value={value ?? ''}
               onChangeText={onChange}
               onBlur={onBlur}
@@ -50,7 +52,12 @@ export function FormField<F extends FieldValues>({
               {...input}
             />
             {said && (
-              <HelperText type={error ? 'error' : 'info'} padding="none" role={error ? 'alert' : undefined}>
+              <HelperText
+                nativeID={saidId}
+                type={error ? 'error' : 'info'}
+                padding="none"
+                role={error ? 'alert' : undefined}
+              >
                 {said}
               </HelperText>
             )}

@@ -1,4 +1,5 @@
 import { typedDecimal } from '@fidens/core';
+import { useId } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { useColours } from '@/theme/paper-theme';
@@ -45,6 +46,7 @@ export function KeptField({
   const read = numeric ? typedDecimal : undefined;
   const { text, wrong: own, meanwhile, type, keep } = useKept({ value, fault, read, onKeep });
   const wrong = own ?? beside;
+  const wrongId = useId();
   const leave = () => {
     onType?.(undefined);
     keep();
@@ -59,6 +61,7 @@ export function KeptField({
         {...(shown !== undefined && { label: shown })}
         aria-label={label}
         aria-invalid={!!wrong}
+        {...(wrong && ({ 'aria-describedby': wrongId } as object))}
         value={text}
         onChangeText={(next) => {
           type(next);
@@ -75,7 +78,7 @@ export function KeptField({
         inputMode={numeric ? 'decimal' : 'text'}
         style={{ backgroundColor: c.card, ...(shown === undefined && numeric && { textAlign: 'right' }) }}
       />
-      {wrong && <Wrong>{wrong}</Wrong>}
+      {wrong && <Wrong id={wrongId}>{wrong}</Wrong>}
       {meanwhile !== undefined && (
         <Text variant="bodySmall" role="status" style={{ color: c.soft }}>
           It has become {meanwhile === '' ? 'empty' : `“${meanwhile}”`} meanwhile. Enter keeps yours.

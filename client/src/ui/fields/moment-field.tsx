@@ -1,5 +1,6 @@
 import { momentText } from '@fidens/core';
 import { format } from 'date-fns/format';
+import { useId } from 'react';
 import { View } from 'react-native';
 import { Wrong } from '@/ui/text';
 import { BrowserField } from './browser-field';
@@ -25,6 +26,7 @@ export function MomentField({ label, shown, value, onKeep, ground = 'tint' }: Mo
     fault: (typed) => (typed === HALF ? 'A whole day and time, or nothing.' : undefined),
     onKeep: (typed) => onKeep(typed === '' ? undefined : momentText(new Date(typed))),
   });
+  const wrongId = useId();
   return (
     <View style={{ flexGrow: 1, flexBasis: 190 }}>
       <BrowserField
@@ -38,8 +40,9 @@ export function MomentField({ label, shown, value, onKeep, ground = 'tint' }: Mo
         onType={(next, isHalf) => type(isHalf ? HALF : next)}
         onLeave={keep}
         onEnter={keep}
+        describedBy={wrong ? wrongId : undefined}
       />
-      {wrong && <Wrong>{wrong}</Wrong>}
+      {wrong && <Wrong id={wrongId}>{wrong}</Wrong>}
     </View>
   );
 }

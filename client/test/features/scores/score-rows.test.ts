@@ -1,4 +1,4 @@
-import { type Course, find, outlooks, pieces, rational, sharesOf } from '@fidens/core';
+import { find, outlooks, pieces, rational, sharesOf, type Course } from '@fidens/core';
 import { scoreRows, type Filter, type Sort } from '@/features/scores/score-rows';
 import { course } from '../../sample';
 

@@ -15,6 +15,7 @@ import { useIsWide } from '@/theme/layout';
 import { Aside } from '@/ui/aside';
 import { Page } from '@/ui/page';
 import { Empty, Failed, Loading } from '@/ui/states';
+import { capital } from '@/wording/words';
 
 const PAGES = { scores: ScoresPage, reach: ReachPage, rules: RulesPage, working: WorkingPage };
 
@@ -41,7 +42,7 @@ export default function CourseScreen() {
   const Main = PAGES[page];
   if (!wide) {
     return (
-      <Page>
+      <Page title={titleOf(course, page)}>
         <CourseHead course={course} page={page} />
         {page !== 'rules' && <WaitingRules course={course} />}
         <Main key={course.id} course={course} />
@@ -52,7 +53,7 @@ export default function CourseScreen() {
     <View style={{ flex: 1, flexDirection: 'row' }}>
       <TermColumn chosen={course.id} />
       <View style={{ flex: 1 }}>
-        <Page most={760}>
+        <Page title={titleOf(course, page)} most={760}>
           <CourseHead course={course} page={page} />
           {page !== 'rules' && <WaitingRules course={course} />}
           <Main key={course.id} course={course} />
@@ -65,6 +66,11 @@ export default function CourseScreen() {
   );
 }
 
+/** "Coastal Ecology – Reach" */
+function titleOf({ document }: StoredCourse, page: PageName): string {
+  return `${document.title} – ${capital(page)}`;
+}
+
 /** What stands at the side follows what is worked on as soon as there is time, and never holds it up. */
 function Beside({ course, page }: { course: StoredCourse; page: keyof typeof ASIDES }) {
   const Other = ASIDES[page];
@@ -73,7 +79,7 @@ function Beside({ course, page }: { course: StoredCourse; page: keyof typeof ASI
 
 function Gone() {
   return (
-    <Page>
+    <Page title="No such course">
       <Empty title="No such course">It may have been deleted, or it is not yours.</Empty>
     </Page>
   );
