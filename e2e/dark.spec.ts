@@ -27,7 +27,7 @@ test('everything is legible in the dark', async ({ page }) => {
   await expectAccessible(page);
   await openPage(page, 'Rules');
   await openRules(page, 'Field logs');
-  await page.getByLabel('How many of the lowest to drop in Field logs').fill('2');
+  await page.getByLabel('Drop lowest, Field logs').fill('2');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('region', { name: 'Effect of the changed rules' })).toBeVisible();
   await expectAccessible(page);

@@ -56,7 +56,7 @@ test('what is due in the next two weeks says how far it can move its course', as
   await page.getByRole('link', { name: /Coastal Ecology/ }).click();
   await page.getByRole('button', { name: /^Tidal creek log/ }).click();
   await page.getByRole('button', { name: 'More of Tidal creek log' }).click();
-  await page.getByLabel('Tidal creek log is due').fill('2026-10-28T18:00');
+  await page.getByLabel('Due, Tidal creek log').fill('2026-10-28T18:00');
   await page.keyboard.press('Enter');
   await page.getByRole('link', { name: /^Loose ends/ }).click();
   const ahead = page.getByRole('list', { name: 'Due in the next two weeks' });

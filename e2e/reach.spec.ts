@@ -84,7 +84,7 @@ test('a target is pinned, as a letter or a percent, and Term and Record speak of
   await page.getByRole('button', { name: 'Your target' }).click();
   await page.getByRole('radio', { name: 'B', exact: true }).click();
   await expect(page.getByText(/^B takes 70\.5% on what is left/)).toBeVisible();
-  await fill(page, 'A percent of your own as target', '80');
+  await fill(page, 'Or a percent of your own as target', '80');
   await expect(page.getByText(/^Ending at 80% takes 78% on what is left/)).toBeVisible();
   await expectAccessible(page);
   await settled(page);

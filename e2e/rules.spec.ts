@@ -25,7 +25,7 @@ test('a rule of a course with scores shows what it does, and waits to be kept or
   await openPage(page, 'Rules');
   await openRules(page, 'Field logs');
   await expect(page.getByText('Dropped now: Dune profile.')).toBeVisible();
-  await fill(page, 'How many of the lowest to drop in Field logs', '2');
+  await fill(page, 'Drop lowest, Field logs', '2');
   const effect = effectOf(page);
   await expect(effect.getByText('88.7 B+ → 89.45 B+')).toBeVisible();
   await expect(page.getByText('Dropped now: Mudflat transect, Dune profile.')).toBeVisible();
@@ -43,7 +43,7 @@ test('a rule of a course with scores shows what it does, and waits to be kept or
   await openRules(page, 'Field logs');
   await expect(page.getByText('Dropped now: Dune profile.')).toBeVisible();
 
-  await fill(page, 'How many of the lowest to drop in Field logs', '2');
+  await fill(page, 'Drop lowest, Field logs', '2');
   await effect.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByRole('heading', { level: 1, name: /standing 89\.4/ })).toBeVisible();
   await settled(page);
@@ -59,21 +59,21 @@ test('caps, rounding, promised pieces, late and missing rules are set and hold',
   await leaveSteps(page, 'Knots and Splices');
   await openRules(page, 'Labs');
   await unfold(page, 'More rules for Labs');
-  await fill(page, 'Pieces that the syllabus promises in Labs', '6');
-  await fill(page, 'Points of each promised piece in Labs', '25');
-  await fill(page, 'Highest percent of Labs', '95,5');
-  await fill(page, 'Rounding step of Labs', '0.5');
+  await fill(page, 'Promised pieces, Labs', '6');
+  await fill(page, 'Points each, promised in Labs', '25');
+  await fill(page, 'At most %, Labs', '95,5');
+  await fill(page, 'Round to %, Labs', '0.5');
   await page
     .getByRole('radiogroup', { name: 'Late work in Labs' })
     .getByRole('radio', { name: 'Late loses a part' })
     .click();
-  await fill(page, 'Percent lost each day in Labs', '12');
+  await fill(page, '% a day, Labs', '12');
   await expect(page.getByText('Late work loses 12% of what is possible each started day.')).toBeVisible();
   await page.getByRole('button', { name: /^Work past its due moment stays open/ }).click();
-  await fill(page, 'Days past due after which open work counts as missing', '14');
-  await fill(page, 'Highest percent of Labs', 'high');
+  await fill(page, 'Overdue after, days', '14');
+  await fill(page, 'At most %, Labs', 'high');
   await expect(page.getByText('A percent from 0 up, or nothing for no cap.')).toBeVisible();
-  await page.getByLabel('Highest percent of Labs').fill('95.5');
+  await page.getByLabel('At most %, Labs').fill('95.5');
   const addsUp = page.getByRole('radiogroup', { name: 'How Labs adds up' });
   await addsUp.getByRole('radio', { name: 'Own weights' }).click();
   await expect(
@@ -233,7 +233,7 @@ test('a series is previewed, made at once, gone on with, and taken back', async 
   await page.getByRole('button', { name: 'Add a piece to Seminar' }).click();
   const form = page.getByRole('form', { name: 'New piece in Seminar' });
   await form.getByLabel('Name').fill('Minute');
-  await form.getByLabel('Possible').fill('5');
+  await form.getByLabel('Out of').fill('5');
   await form.getByLabel('Due').fill('2026-10-26');
   await form.getByRole('button', { name: 'Several at once' }).click();
   await form.getByLabel('How many').fill('0');
@@ -255,13 +255,13 @@ test('changed rules that wait outlive the window, and the last change is undone 
   await addSampleCourse(page);
   await openPage(page, 'Rules');
   await openRules(page, 'Field logs');
-  await fill(page, 'How many of the lowest to drop in Field logs', '2');
+  await fill(page, 'Drop lowest, Field logs', '2');
   const effect = effectOf(page);
   await expect(effect.getByText('88.7 B+ → 89.45 B+')).toBeVisible();
   await page.reload();
   await expect(effect.getByText('88.7 B+ → 89.45 B+')).toBeVisible();
   await openRules(page, 'Field logs');
-  await fill(page, 'How many of the lowest to drop in Field logs', '3');
+  await fill(page, 'Drop lowest, Field logs', '3');
   await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('Control+z');
   await expect(effect.getByText('88.7 B+ → 89.45 B+')).toBeVisible();

@@ -36,7 +36,7 @@ test('a syllabus is copied in short steps, each of which can be left and come ba
     .getByRole('radiogroup', { name: 'How Field logs adds up' })
     .getByRole('radio', { name: 'Every piece equal' })
     .click();
-  await fill(page, 'How many of the lowest to drop in Field logs', '1');
+  await fill(page, 'Drop lowest, Field logs', '1');
   await add(page, 'Problem sets', '25');
   await add(page, 'Final', '30', 'One piece');
   await expect(
@@ -60,8 +60,8 @@ test('a syllabus is copied in short steps, each of which can be left and come ba
   await expect(page.getByRole('heading', { level: 1, name: 'Its categories' })).toBeVisible();
 
   await next(page, 'its pieces');
-  await fill(page, 'Pieces that the syllabus promises in Field logs', '8');
-  await fill(page, 'Points of each promised piece in Field logs', '20');
+  await fill(page, 'Promised pieces, Field logs', '8');
+  await fill(page, 'Points each, promised in Field logs', '20');
   await page.getByRole('button', { name: 'Add pieces to Problem sets' }).click();
   const form = page.getByRole('form', { name: 'New piece in Problem sets' });
   await form.getByLabel('Name').fill('Set');
@@ -73,7 +73,7 @@ test('a syllabus is copied in short steps, each of which can be left and come ba
 
   await next(page, 'its scale and policies');
   await page.getByRole('radio', { name: 'Seven bands' }).click();
-  await fill(page, 'Rounding step of the course', '1');
+  await fill(page, 'Round to %, the course', '1');
   await expect(page.getByText('84.5 becomes 85, 7; 84.49 becomes 84, 6.')).toBeVisible();
   await page
     .getByRole('radiogroup', { name: 'Late work in the course' })
@@ -138,7 +138,7 @@ test('a term of two halves and an exam is ready-made; one half takes the rules o
   await addTo('First half', 'Quizzes', '30');
   await addTo('First half', 'Essays', '70');
   await openRules(page, 'Quizzes');
-  await fill(page, 'How many of the lowest to drop in Quizzes', '1');
+  await fill(page, 'Drop lowest, Quizzes', '1');
   await openRules(page, 'Second half');
   await page.getByRole('button', { name: 'Take another’s rules for Second half' }).click();
   await page.getByRole('button', { name: 'Take the rules of First half for Second half' }).click();
@@ -196,14 +196,14 @@ test('in mid-term scores come first, and are filed together later', async ({ pag
   await expect(page.getByRole('group', { name: 'Quizzes' }).getByText('2 pieces')).toBeVisible();
 
   await page.getByRole('button', { name: 'Rules of Quiz 2' }).click();
-  await fill(page, 'Possible points of Quiz 2', '50');
-  await fill(page, 'New name of Quiz 2', 'Quiz two');
+  await fill(page, 'Out of, Quiz 2', '50');
+  await fill(page, 'Name, Quiz 2', 'Quiz two');
   await expect(page.getByRole('checkbox', { name: 'Choose Quiz two' })).toBeVisible();
   await page.getByRole('checkbox', { name: 'Choose Quiz two' }).click();
   await page.getByRole('checkbox', { name: 'Choose Essay', exact: true }).click();
   await chosen.getByRole('button', { name: 'Change 2 pieces together' }).click();
-  await fill(page, 'Possible points of all chosen pieces', '40');
-  await chosen.getByLabel('All chosen pieces are due').fill('2026-11-03T12:00');
+  await fill(page, 'Out of, all chosen pieces', '40');
+  await chosen.getByLabel('Due, all chosen pieces').fill('2026-11-03T12:00');
   await page.keyboard.press('Enter');
   await expectAccessible(page);
   await chosen.getByRole('radio', { name: 'Excused' }).click();

@@ -55,7 +55,7 @@ test('from a syllabus to what the final must bring, and all of it is there after
     await page.getByRole('button', { name: `Add a piece to ${category}` }).click();
     const form = page.getByRole('form', { name: `New piece in ${category}` });
     await form.getByLabel('Name').fill(name);
-    await form.getByLabel('Possible').fill(possible);
+    await form.getByLabel('Out of').fill(possible);
     await form.getByLabel('Due').fill('2030-05-17');
     await form.getByRole('button', { name: 'Add', exact: true }).click();
     await expect(form.getByText(`Added: ${name}.`)).toBeVisible();

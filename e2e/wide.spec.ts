@@ -27,7 +27,7 @@ test('on a wide screen a change on the left is seen on the right', async ({ page
   const aside = page.getByRole('complementary', { name: 'effect, beside' });
   await expect(aside.getByText('What each letter takes')).toBeVisible();
   await openRules(page, 'Field logs');
-  await page.getByLabel('How many of the lowest to drop in Field logs').fill('2');
+  await page.getByLabel('Drop lowest, Field logs').fill('2');
   await page.keyboard.press('Enter');
   const effect = aside.getByRole('region', { name: 'Effect of the changed rules' });
   await expect(effect.getByText('Forecast')).toBeVisible();
@@ -48,9 +48,9 @@ test('the whole slice on a wide screen', async ({ page }) => {
   const readBack = page.getByRole('complementary', { name: 'read back, beside' });
   await expect(readBack.getByText('Papers counts by its points; its points are pooled.')).toBeVisible();
   await openRules(page, 'Papers');
-  await page.getByLabel('Weight of Papers').fill('2');
+  await page.getByLabel('Counts so many times, Papers').fill('2');
   await expect(readBack.getByText('Papers counts 2 times its points; its points are pooled.')).toBeVisible();
-  await page.getByLabel('Weight of Papers').fill('');
+  await page.getByLabel('Counts so many times, Papers').fill('');
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Step 4: Its scale and policies' }).click();
   await page.getByRole('radio', { name: 'Letters, ten points apart' }).click();
@@ -59,9 +59,9 @@ test('the whole slice on a wide screen', async ({ page }) => {
   await page.getByRole('button', { name: 'Add a piece to Papers' }).click();
   for (const name of ['Paper 1', 'Paper 2']) {
     await page.getByLabel('Name').last().fill(name);
-    await page.getByLabel('Possible').fill('90');
+    await page.getByRole('textbox', { name: 'Out of', exact: true }).fill('90');
     await page.keyboard.press('Enter');
-    await expect(page.getByRole('button', { name: new RegExp(`^${name}`) })).toBeVisible();
+    await expect(page.getByText(`Added: ${name}.`)).toBeVisible();
   }
   await page.getByRole('button', { name: 'Done' }).click();
   await record(page, 'Paper 1', '72');
@@ -134,7 +134,7 @@ test('on a wide screen the scores are a table, changed where they stand', async 
   await expect(page.getByLabel('Score of Dune profile', { exact: true })).toBeFocused();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Change what it is out of: Dune profile, 20' }).click();
-  const possible = page.getByLabel('Possible points of Dune profile');
+  const possible = page.getByLabel('Out of, Dune profile');
   await expect(possible).toBeFocused();
   await expectAccessible(page);
   await possible.fill('0');
@@ -142,7 +142,7 @@ test('on a wide screen the scores are a table, changed where they stand', async 
   await possible.fill('12,5');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/^Dune profile: out of 12\.5\. 88\.7 → .*B\+/)).toBeVisible();
-  await page.getByLabel('New name of Dune profile').fill('Dune profile, again');
+  await page.getByLabel('Name, Dune profile').fill('Dune profile, again');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByRole('button', { name: /^Dune profile, again: 11 \/ 12\.5/ })).toBeVisible();

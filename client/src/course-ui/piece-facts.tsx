@@ -34,7 +34,7 @@ export function PieceFacts({
   return (
     <Row gap="s" wrap>
       <KeptField
-        label={`New name of ${name}`}
+        label={`Name, ${name}`}
         shown="Name"
         value={name}
         fault={(text) => (text.trim() === '' ? 'A name must not be blank.' : undefined)}
@@ -42,7 +42,7 @@ export function PieceFacts({
         style={{ flexGrow: 1, flexBasis: 150 }}
       />
       <NumberRule
-        label={`Possible points of ${name}`}
+        label={`Out of, ${name}`}
         shown="Out of"
         value={piece.possible}
         wants="Points above 0."
@@ -56,16 +56,16 @@ export function PieceFacts({
       />
       {combine !== 'equal' && !hasWeight && (
         <NumberRule
-          label={`Own weight of ${name}`}
-          shown={combine === 'weights' ? 'Weight' : 'Times'}
+          label={`${combine === 'weights' ? 'Weight' : 'Counts so many times'}, ${name}`}
+          shown={combine === 'weights' ? 'Weight' : 'Counts so many times'}
           value={piece.weight}
           wants={WEIGHT_WANTED}
-          width={84}
+          width={combine === 'weights' ? 84 : 176}
           onKeep={(weight) => set({ weight }, `${name}: ${weight ? `weight ${weight}` : 'no weight'}`)}
         />
       )}
       <MomentField
-        label={`${name} is due`}
+        label={`Due, ${name}`}
         shown="Due"
         ground={ground}
         value={piece.due}

@@ -152,7 +152,7 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
       <FormField control={control} name="name" label="Name" autoFocus {...enter} />
       <Row gap="s">
         <View style={{ flex: 1 }}>
-          <FormField control={control} name="possible" label="Possible" inputMode="decimal" {...enter} />
+          <FormField control={control} name="possible" label="Out of" inputMode="decimal" {...enter} />
         </View>
         {hasWeight && (
           <View style={{ flex: 1 }}>

@@ -23,7 +23,7 @@ export function PieceRules({ course, piece, parent, edit, hasWeight = false }: P
       <PieceFacts course={course} piece={piece} edit={edit} ground="card" hasWeight={hasWeight} />
       <Row gap="s" wrap>
         <NumberRule
-          label={`Highest percent of ${name}`}
+          label={`At most %, ${name}`}
           shown="At most %"
           value={cap}
           wants="A percent from 0 up, or nothing for no cap."
@@ -31,7 +31,7 @@ export function PieceRules({ course, piece, parent, edit, hasWeight = false }: P
           width={96}
         />
         <NumberRule
-          label={`Smallest part of a point in ${name}`}
+          label={`Given in steps of, ${name}`}
           shown="Given in steps of"
           value={step}
           wants="Points above 0, such as 0.5, or nothing for whole points."

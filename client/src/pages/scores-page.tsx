@@ -36,6 +36,7 @@ import { Panel } from '@/ui/panel';
 import { Empty } from '@/ui/states';
 import { Figure, SectionTitle, Soft } from '@/ui/text';
 import { toggled } from '@/ui/toggled';
+import { useReturn } from '@/ui/use-return';
 import { categoryWords, countPieces, number, percent, plural } from '@/wording/words';
 
 /** From this many pieces on a list is worth narrowing and ordering. */
@@ -300,10 +301,12 @@ function Promised({ category, count }: { category: Category; count: number }) {
 function AddPiece({ course, category }: { course: StoredCourse; category: Category }) {
   const [adding, setAdding] = useState(false);
   const { edit } = useRecordEdit(course);
+  const opener = useReturn(adding);
   const isRoot = category.id === course.document.root.id;
   if (adding) return <PieceForm parent={category} edit={edit} onDone={() => setAdding(false)} />;
   return (
     <Button
+      touchableRef={opener as never}
       icon="plus"
       compact
       style={{ alignSelf: 'flex-start' }}

@@ -83,13 +83,17 @@ function useArrival(scroller: HTMLElement | null): void {
     if (!scroller?.addEventListener) return;
     const place = arriveAt(path);
     if (place === undefined) return;
-    scroller.scrollTo({ top: place });
+    scrollDown(scroller, place);
     requestAnimationFrame(() => {
       // What is drawn later can have moved it.
-      if (place > 0) scroller.scrollTo({ top: place });
+      if (place > 0) scrollDown(scroller, place);
       focusHeading(scroller);
     });
   }, [scroller, path]);
+}
+
+function scrollDown(page: HTMLElement, place: number): void {
+  page.scrollTop = place;
 }
 
 /** Gives the focus to a page's heading, unless something in the page has it. */

@@ -57,8 +57,8 @@ export function ChangeAll({ course, chosen, edit }: ChangeAllProps) {
         <TakesPart nodes={found} of="each chosen piece" edit={edit} />
         <Row gap="s" wrap>
           <NumberRule
-            label="Possible points of all chosen pieces"
-            shown="Possible"
+            label="Out of, all chosen pieces"
+            shown="Out of"
             value={same(({ possible }) => possible)}
             wants="Points above 0."
             positive
@@ -76,7 +76,7 @@ export function ChangeAll({ course, chosen, edit }: ChangeAllProps) {
             onKeep={(weight) => set({ weight }, weight ? `weight ${weight}` : 'weight taken away')}
           />
           <MomentField
-            label="All chosen pieces are due"
+            label="Due, all chosen pieces"
             shown="Due"
             ground="card"
             value={same(({ due }) => due)}

@@ -195,7 +195,7 @@ export function TargetChoice({ course }: { course: StoredCourse }) {
         }}
       />
       <KeptField
-        label="A percent of your own as target"
+        label="Or a percent of your own as target"
         shown="Or a percent"
         value={own}
         numeric

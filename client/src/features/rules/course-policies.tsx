@@ -45,7 +45,7 @@ export function CoursePolicies({ policy = {}, edit }: CoursePoliciesProps) {
 export function OverdueRule({ policy = {}, edit }: CoursePoliciesProps) {
   return (
     <NumberRule
-      label="Days past due after which open work counts as missing"
+      label="Overdue after, days"
       shown="Overdue after, days"
       value={policy.overdue?.after}
       wants="Days from 0 up, or nothing."

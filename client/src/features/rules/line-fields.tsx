@@ -145,7 +145,7 @@ function Times({ node, parent, edit, onWeight }: OfNode & Pick<Lines, 'onWeight'
   if ((parent.combine ?? 'points') !== 'points') return null;
   return (
     <NumberRule
-      label={`Weight of ${node.name}`}
+      label={`Counts so many times, ${node.name}`}
       shown="Counts so many times"
       value={node.weight}
       wants={WEIGHT_WANTED}

@@ -89,7 +89,7 @@ export function ScaleTools({ scale, set }: ScaleToolProps) {
         onChange={(label) => set({ ...scale, bands: passingFrom(bands, label) })}
       />
       <NumberRule
-        label="What 100 percent is written as"
+        label="100% is written as, by this scale"
         shown="100% is written as"
         value={outOf}
         wants="A number above 0, such as 4, or nothing for percent."

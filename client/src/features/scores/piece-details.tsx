@@ -48,7 +48,7 @@ export function PieceDetails({ course, piece, part, hasFacts = false }: PieceDet
         {!hasFacts && <PieceFacts course={course.document} piece={piece} edit={edit} />}
         <Row gap="s" wrap>
           <MomentField
-            label={`Extension of ${piece.name}`}
+            label={`Extended for you to, ${piece.name}`}
             shown="Extended for you to"
             value={piece.extended}
             onKeep={(extended) => set({ extended })}
@@ -56,7 +56,7 @@ export function PieceDetails({ course, piece, part, hasFacts = false }: PieceDet
         </Row>
         <Lateness piece={piece} part={part} set={set} />
         <KeptField
-          label={`Note on ${piece.name}`}
+          label={`Note, ${piece.name}`}
           shown="Note"
           value={piece.note ?? ''}
           fault={(text) => (text.length > 10_000 ? 'At most 10,000 characters.' : undefined)}
@@ -122,7 +122,7 @@ function Lateness({ piece, part, set }: PartProps & { part: Part | undefined }) 
       />
       {late && 'days' in late && (
         <NumberRule
-          label={`Days that ${name} was late`}
+          label={`Days late, ${name}`}
           shown="Days late"
           value={late.days}
           wants="Days from 0 up, such as 1 or 1.5."
@@ -132,7 +132,7 @@ function Lateness({ piece, part, set }: PartProps & { part: Part | undefined }) 
       )}
       {late && 'handedIn' in late && (
         <MomentField
-          label={`${name} was handed in`}
+          label={`Handed in, ${name}`}
           shown="Handed in"
           value={late.handedIn}
           onKeep={(handedIn) =>
@@ -156,7 +156,7 @@ function Lateness({ piece, part, set }: PartProps & { part: Part | undefined }) 
           />
           {late.waived && (
             <KeptField
-              label={`Why lateness of ${name} is waived`}
+              label={`Why, lateness of ${name} is waived`}
               shown="Why"
               value={late.reason ?? ''}
               fault={(text) => (text.length > 10_000 ? 'At most 10,000 characters.' : undefined)}

@@ -18,6 +18,7 @@ import { useRuleDraft, type RuleDraft } from '@/model/rule-draft';
 import { Stack } from '@/ui/box';
 import { Empty } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
+import { useReturn } from '@/ui/use-return';
 import { countPieces, plural } from '@/wording/words';
 import { SetupFrame, type Step } from './setup-frame';
 
@@ -82,6 +83,7 @@ function Pieces({ draft }: StepProps) {
 
 function CategoryPieces({ draft: { course, edit }, category }: StepProps & { category: Category }) {
   const [isAdding, setIsAdding] = useState(false);
+  const opener = useReturn(isAdding);
   const isRoot = category === course.document.root;
   const own = category.children.filter(({ kind }) => kind === 'assessment');
   const names = own.map(({ name }) => name).join(', ');
@@ -98,6 +100,7 @@ function CategoryPieces({ draft: { course, edit }, category }: StepProps & { cat
         <PieceForm parent={category} edit={edit} onDone={() => setIsAdding(false)} />
       ) : (
         <Button
+          touchableRef={opener as never}
           icon="plus"
           compact
           style={{ alignSelf: 'flex-start' }}

@@ -9,7 +9,7 @@ import type { RuleEditor } from '../rule';
 export const CapEditor: RuleEditor<Decimal> = ({ of, value, onChange }) => (
   <Stack gap="s">
     <NumberRule
-      label={`Highest percent of ${of}`}
+      label={`At most %, ${of}`}
       shown="At most %"
       value={value}
       wants="A percent from 0 up, or nothing for no cap."

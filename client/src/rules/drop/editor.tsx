@@ -14,7 +14,7 @@ interface DropAmountProps {
 function DropAmount({ of, which, value = 0, onKeep }: DropAmountProps) {
   return (
     <NumberRule
-      label={`How many of the ${which} to drop in ${of}`}
+      label={`Drop ${which}, ${of}`}
       shown={which === 'lowest' ? 'Drop lowest' : 'Drop highest'}
       value={String(value)}
       wants="A whole number from 0 up."

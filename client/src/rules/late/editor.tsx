@@ -64,7 +64,7 @@ function LatePolicyFields({
     <Stack gap="s">
       <Row gap="s" wrap>
         <NumberRule
-          label={`Percent lost each day in ${of}`}
+          label={`% a day, ${of}`}
           shown="% a day"
           value={policy.perDay}
           wants={PERCENT}
@@ -72,14 +72,14 @@ function LatePolicyFields({
           onKeep={(perDay) => set({ perDay: perDay! })}
         />
         <NumberRule
-          label={`Hours of grace in ${of}`}
+          label={`Grace, hours, ${of}`}
           shown="Grace, hours"
           value={policy.grace}
           wants="Hours from 0 up, or nothing."
           onKeep={(grace) => set({ perDay: policy.perDay, grace })}
         />
         <NumberRule
-          label={`Least percent that is left in ${of}`}
+          label={`Never below %, ${of}`}
           shown="Never below %"
           value={policy.floor}
           wants={PERCENT}
@@ -87,7 +87,7 @@ function LatePolicyFields({
           width={128}
         />
         <NumberRule
-          label={`Days after which nothing is given in ${of}`}
+          label={`Closes, days, ${of}`}
           shown="Closes, days"
           value={policy.closes}
           wants="Days from 0 up, or nothing."

@@ -11,7 +11,7 @@ export const PlannedEditor: RuleEditor<Planned> = ({ category, of, value: planne
     <Stack gap="s">
       <Row gap="s">
         <NumberRule
-          label={`Pieces that the syllabus promises in ${of}`}
+          label={`Promised pieces, ${of}`}
           shown="Promised pieces"
           value={planned && String(planned.pieces)}
           wants="A whole number from 1 up, or nothing."
@@ -22,7 +22,7 @@ export const PlannedEditor: RuleEditor<Planned> = ({ category, of, value: planne
         />
         {planned && (
           <NumberRule
-            label={`Points of each promised piece in ${of}`}
+            label={`Points each, promised in ${of}`}
             shown="Points each"
             value={planned.possible ?? '100'}
             wants="Points above 0."

@@ -17,7 +17,7 @@ export function RoundRule({ of, value, onChange }: RoundRuleProps) {
   return (
     <Stack gap="s">
       <NumberRule
-        label={`Rounding step of ${of}`}
+        label={`Round to %, ${of}`}
         shown="Round to %"
         value={value?.step}
         wants="Percent above 0, such as 1 or 0.5, or nothing for no rounding."

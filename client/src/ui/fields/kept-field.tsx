@@ -73,7 +73,8 @@ export function KeptField({
           leave();
           onEnter?.();
         }}
-        {...(onEnter && { submitBehavior: 'submit' as const })}
+        // In a column what Enter leads to is typed over.
+        {...(onEnter && { submitBehavior: 'submit' as const, selectTextOnFocus: true })}
         error={!!wrong}
         inputMode={numeric ? 'decimal' : 'text'}
         style={{ backgroundColor: c.card, ...(shown === undefined && numeric && { textAlign: 'right' }) }}
