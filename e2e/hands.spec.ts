@@ -39,8 +39,7 @@ test('by keyboard alone a course is set up, scores are recorded, a target is pin
   await typed('Field logs 35, Problem sets 15, Seminar 10, Final exam 40');
   await expect(page.getByText('The weights come to 100.')).toBeVisible();
   // The weights are typed down their column.
-  await page.keyboard.press('Shift+Tab');
-  await page.getByLabel('Weight of Field logs').focus();
+  await tabTo(page, 'Weight of Field logs');
   await typed('30');
   await expect(page.getByLabel('Weight of Problem sets')).toBeFocused();
   await typed('20');

@@ -73,8 +73,7 @@ export function KeptField({
           leave();
           onEnter?.();
         }}
-        // In a column what Enter leads to is typed over.
-        {...(onEnter && { submitBehavior: 'submit' as const, selectTextOnFocus: true })}
+        {...(onEnter && { submitBehavior: 'submit' as const })}
         error={!!wrong}
         inputMode={numeric ? 'decimal' : 'text'}
         style={{ backgroundColor: c.card, ...(shown === undefined && numeric && { textAlign: 'right' }) }}

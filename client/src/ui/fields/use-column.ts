@@ -12,6 +12,12 @@ export interface Column {
   readonly next: (id: string) => void;
 }
 
+/** What the field that has the focus holds is typed over, as where the Tab key leads to it. */
+function selectFocused(): void {
+  const field = globalThis.document?.activeElement;
+  if (field && 'select' in field) (field as HTMLInputElement).select();
+}
+
 /** @param order - the ids of the fields from the top down */
 export function useColumn(order: readonly string[]): Column {
   const fields = useRef(new Map<string, Field>());
@@ -20,6 +26,9 @@ export function useColumn(order: readonly string[]): Column {
       if (field) fields.current.set(id, field);
       else fields.current.delete(id);
     },
-    next: (id) => fields.current.get(order[order.indexOf(id) + 1] ?? '')?.focus(),
+    next: (id) => {
+      fields.current.get(order[order.indexOf(id) + 1] ?? '')?.focus();
+      selectFocused();
+    },
   };
 }
