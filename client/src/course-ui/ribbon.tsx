@@ -101,7 +101,8 @@ function Parts({
       })}
       {segment && (
         <Text variant="bodySmall" aria-live="polite" style={{ marginTop: SPACE.xs }}>
-          {segmentWords(segment, say)}.
+          {segmentWords(segment, say)}. Filled is earned, hatched is lost, dotted is what the rest brings if
+          it goes as it has gone, empty is still open.
         </Text>
       )}
     </>

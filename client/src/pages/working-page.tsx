@@ -109,15 +109,7 @@ function Sum({ derivation, assumption, shares, isRoot = false }: SumProps) {
   const { category, parts, numerator: above, denominator: below } = derivation;
   return (
     <View>
-      <Columns
-        head
-        cells={[
-          '',
-          'result',
-          category.combine === 'points' ? 'out of' : category.combine === 'weights' ? 'weight' : 'counts',
-          'adds',
-        ]}
-      />
+      <Columns head cells={['', 'result', COUNTED_IN[category.combine], 'adds']} />
       {parts.map((part) => (
         <PartLine
           key={part.node.id}
@@ -165,6 +157,24 @@ function AfterSum({ derivation: { sum, capped, worth, category, dropsApply } }: 
   return lines.map((line) => <Soft key={line}>{line}</Soft>);
 }
 
+/** What the third column of a sum counts a part in. */
+const COUNTED_IN = { points: 'out of', weights: 'weight', equal: 'counts' } as const;
+
+/** A line of a sum for who hears it: every cell with the head of its column. */
+function lineWords(
+  [name, result, counted, adds]: readonly string[],
+  { category }: Derivation,
+  note: string | undefined,
+): string {
+  const words = [
+    result === '–' ? 'no result' : result === 'open' ? 'open' : `result ${result}%`,
+    counted !== '–' && (counted === '+' ? 'extra credit' : `${COUNTED_IN[category.combine]} ${counted}`),
+    adds !== '–' && `adds ${adds}`,
+    note,
+  ];
+  return `${name}: ${words.filter(Boolean).join(', ')}`;
+}
+
 interface PartLineProps extends SumProps {
   part: Part;
 }
@@ -177,7 +187,7 @@ function PartLine({ part, derivation, assumption, shares }: PartLineProps) {
   const steps = node.kind === 'piece' ? pieceSteps(node, assumption) : [];
   const opens = part.derivation !== undefined || steps.length > 0;
   const note = noteWords(part, derivation, shares.get(part), assumption.waits);
-  const cells = [
+  const cells: readonly string[] = [
     node.name,
     worth
       ? `${percent(worth.value)}`
@@ -193,7 +203,7 @@ function PartLine({ part, derivation, assumption, shares }: PartLineProps) {
         role="button"
         disabled={!opens}
         aria-expanded={opens ? isOpen : undefined}
-        aria-label={`${node.name}: ${cells[1]}${note ? `, ${note}` : ''}`}
+        aria-label={lineWords(cells, derivation, note)}
         onPress={() => setIsOpen(!isOpen)}
         style={{ minHeight: TOUCH, justifyContent: 'center' }}
       >

@@ -104,7 +104,7 @@ function Record() {
         aria-label="Record"
         aria-current={here ? 'page' : undefined}
         style={{
-          width: 52,
+          width: 64,
           height: 52,
           borderRadius: 18,
           backgroundColor: c.primary,
@@ -112,7 +112,10 @@ function Record() {
           justifyContent: 'center',
         }}
       >
-        <Icon name="plus" size={24} color={c.onPrimary} />
+        <Icon name="plus" size={20} color={c.onPrimary} />
+        <Text variant="labelSmall" style={{ color: c.onPrimary }}>
+          Record
+        </Text>
       </Pressable>
     </Link>
   );

@@ -31,7 +31,12 @@ export function FourOutlooks({ computed, courseId }: FourOutlooksProps) {
           if (courseId === undefined)
             return (
               <View key={name} style={PLACE}>
-                <GradeCard title={OUTLOOK_NAMES[name]} {...grade} lines={[ASSUMES[name]]} />
+                <GradeCard
+                  title={`${OUTLOOK_NAMES[name]}, as tried`}
+                  {...grade}
+                  lines={[ASSUMES[name]]}
+                  dashed
+                />
               </View>
             );
           return (

@@ -48,13 +48,21 @@ export interface PieceLine {
   extra: boolean;
 }
 
-export function pieceLine({ piece, part, place }: PieceRowProps, now: string): PieceLine {
+export function pieceLine({ piece, part, share, place }: PieceRowProps, now: string): PieceLine {
   const state = pieceState(piece, part, now);
   const value = part?.worth?.value;
   const due = dueOf(piece);
   return {
     name: piece.name,
-    about: `${piece.name}: ${scoreWords(piece)}${state ? `, ${state.words}` : ''}${place ? `, ${place}` : ''}`,
+    about: `${piece.name}: ${[
+      scoreWords(piece),
+      value && piece.score && !('percent' in piece.score) && `${percent(value)}%`,
+      state?.words,
+      share && `${share}% of the course`,
+      place,
+    ]
+      .filter(Boolean)
+      .join(', ')}`,
     score: scoreWords(piece),
     possible: number(piece.possible),
     percent: value && piece.score ? percent(value) : '',

@@ -27,6 +27,15 @@ export const STEP_NAMES: Record<Step, string> = {
   'read-back': 'Read it back',
 };
 
+/** The names as they stand on the marks, where there is little room. */
+const STEP_MARKS: Record<Step, string> = {
+  course: 'Name',
+  categories: 'Categories',
+  pieces: 'Pieces',
+  policies: 'Scale, late',
+  'read-back': 'Read back',
+};
+
 export function isStep(name: string): name is Step {
   return (STEPS as readonly string[]).includes(name);
 }
@@ -41,8 +50,13 @@ export function StepMarks({ step, courseId }: { step: Step; courseId?: string })
         const isHere = index === here;
         const mark = (
           <View style={{ flex: 1, minHeight: TOUCH, justifyContent: 'center', gap: SPACE.xs }}>
-            <Text variant="labelMedium" aria-hidden style={{ color: isHere ? c.primary : c.soft }}>
-              {index + 1}
+            <Text
+              variant="labelSmall"
+              aria-hidden
+              numberOfLines={1}
+              style={{ color: isHere ? c.primary : c.soft }}
+            >
+              {STEP_MARKS[name]}
             </Text>
             <View
               style={{ height: 4, borderRadius: 2, backgroundColor: index <= here ? c.primary : c.pale }}
