@@ -1,6 +1,7 @@
 import { QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
-import { Stack } from 'expo-router';
+import { Stack, useRouter } from 'expo-router';
+import { useEffect, useRef } from 'react';
 import { View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
@@ -37,10 +38,27 @@ export default function Application() {
   );
 }
 
+/** Where the window was opened. */
+const opened = typeof window === 'undefined' ? '/' : window.location?.pathname + window.location?.search;
+
+/** A link that was opened before signing in leads there once somebody has. */
+function useWantedAddress(isSignedIn: boolean | undefined): void {
+  const router = useRouter();
+  const wanted = useRef<string | undefined>(undefined);
+  useEffect(() => {
+    if (isSignedIn === false) wanted.current ??= opened;
+    if (isSignedIn !== true || !wanted.current) return;
+    const address = wanted.current;
+    wanted.current = '';
+    if (address !== '/' && !address.startsWith('/sign-in')) router.replace(address);
+  }, [isSignedIn, router]);
+}
+
 /** Behind the door, the places; before it, the ways in. */
 function Screens() {
   const { paper } = useColours();
   const { data: session, error, refetch } = useSession();
+  useWantedAddress(session && session.student !== null);
   if (error && !session)
     return <Failed what="Your sign-in" reason={reasonOf(error)} retry={() => void refetch()} />;
   if (!session) return <Loading what="your records" />;

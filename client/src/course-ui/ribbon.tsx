@@ -93,8 +93,8 @@ function Parts({
               width: width + GAP,
               top,
               height,
-              borderBottomWidth: 2,
-              borderColor: isTold ? primary : 'transparent',
+              borderBottomWidth: isTold ? 2 : 0,
+              borderColor: primary,
             }}
           />
         );

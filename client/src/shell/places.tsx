@@ -78,7 +78,7 @@ function Place({ href, label }: { href: PlaceHref; label: string }) {
           </Text>
         )}
         {here && count === 0 && (
-          <View style={{ height: 3, width: 18, borderRadius: 2, backgroundColor: c.primary }} />
+          <View style={{ width: 18, borderTopWidth: 3, borderColor: c.primary, borderRadius: 2 }} />
         )}
       </Pressable>
     </Link>
@@ -110,6 +110,8 @@ function Record() {
           backgroundColor: c.primary,
           alignItems: 'center',
           justifyContent: 'center',
+          // It stays what it is where the system has colours of its own.
+          ...({ forcedColorAdjust: 'none' } as object),
         }}
       >
         <Icon name="plus" size={20} color={c.onPrimary} />

@@ -45,13 +45,17 @@ export function useTitle(title: string): void {
 
 /** How far each address was scrolled when it was left, for who comes back to it. */
 const left = new Map<string, number>();
-/** The address that was last arrived at, and whether the browser's own way back leads to the next. */
+/** The address that was last arrived at, and whether a link leads to the next: else the browser's own way back does. */
 let last: string | undefined;
-let isBack = false;
-if (typeof window !== 'undefined')
-  window.addEventListener?.('popstate', () => {
-    isBack = true;
-  });
+let followsLink = false;
+if (typeof document !== 'undefined')
+  document.addEventListener?.(
+    'click',
+    ({ target }) => {
+      followsLink = target instanceof Element && target.closest('a') !== null;
+    },
+    true,
+  );
 
 /**
  * Notes that an address was come to.
@@ -60,9 +64,9 @@ if (typeof window !== 'undefined')
  */
 function arriveAt(path: string): number | undefined {
   const isNew = last !== undefined && last !== path;
-  const place = isBack ? (left.get(path) ?? 0) : 0;
+  const place = followsLink ? 0 : (left.get(path) ?? 0);
   last = path;
-  isBack = false;
+  followsLink = false;
   return isNew ? place : undefined;
 }
 

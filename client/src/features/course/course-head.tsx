@@ -155,7 +155,7 @@ function CourseTabs({ courseId, page }: { courseId: string; page: PageName }) {
                 borderRadius: 14,
                 backgroundColor: here ? c.card : 'transparent',
                 // Seen where the system has colours of its own.
-                borderBottomWidth: 2,
+                borderBottomWidth: here ? 3 : 0,
                 borderColor: 'transparent',
               }}
             >

@@ -58,7 +58,14 @@ export function ScaleTable({ scale, set, wrong }: ScaleTableProps) {
               onEnter={() => labels.next(id)}
             />
             {isLowest ? (
-              <View style={{ width: WIDTHS.from, paddingTop: SPACE.s, alignItems: 'flex-end' }}>
+              <View
+                style={{
+                  width: WIDTHS.from,
+                  paddingTop: SPACE.m,
+                  paddingRight: SPACE.l,
+                  alignItems: 'flex-end',
+                }}
+              >
                 <Text variant="bodyLarge">0</Text>
               </View>
             ) : (

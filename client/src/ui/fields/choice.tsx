@@ -56,12 +56,11 @@ export function Choice<T extends string>({ label, value, options, onChange }: Ch
               style={{
                 minHeight: TOUCH,
                 justifyContent: 'center',
-                paddingHorizontal: SPACE.s,
+                paddingHorizontal: SPACE.s - (isChosen ? 1.5 : 0),
                 borderRadius: 14,
-                borderWidth: 1.5,
-                borderColor: isChosen ? c.primary : c.rule,
                 // Where the system has colours of its own, what is chosen is told by its frame.
-                borderStyle: isChosen ? 'solid' : 'dashed',
+                borderWidth: isChosen ? 2.5 : 1,
+                borderColor: isChosen ? c.primary : c.rule,
                 backgroundColor: isChosen ? c.primarySoft : 'transparent',
               }}
             >
