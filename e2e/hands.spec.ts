@@ -36,7 +36,9 @@ test('by keyboard alone a course is set up, scores are recorded, a target is pin
 
   await expect(page.getByRole('heading', { level: 1, name: 'Its categories' })).toBeFocused();
   await tabTo(page, 'Name of a new category');
-  await typed('Field logs 35, Problem sets 15, Seminar 10, Final exam 40');
+  await typed('Field logs 35, Problem sets 15');
+  await expect(page.getByLabel('Weight of Problem sets')).toBeVisible();
+  await typed('Seminar 10, Final exam 40');
   await expect(page.getByText('The weights come to 100.')).toBeVisible();
   // The weights are typed down their column.
   await tabTo(page, 'Weight of Field logs');

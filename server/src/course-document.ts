@@ -1,5 +1,14 @@
 import type { Category, Course, CourseNode, Scale } from '@fidens/core';
-import { ASSESSMENT_COLUMNS, BAND_COLUMNS, CATEGORY_COLUMNS, COURSE_COLUMNS, fromRow, SCALE_COLUMNS, toRow, type Fields } from './document-columns';
+import {
+  ASSESSMENT_COLUMNS,
+  BAND_COLUMNS,
+  CATEGORY_COLUMNS,
+  COURSE_COLUMNS,
+  fromRow,
+  SCALE_COLUMNS,
+  toRow,
+  type Fields,
+} from './document-columns';
 import type { CategoryRecord, CourseRecord, GradingScale, NodeRecord } from './models';
 
 /** Puts a course's rows together to its document. */
@@ -26,7 +35,9 @@ export function toDocument(record: CourseRecord): Course {
     ...fromRow(COURSE_COLUMNS, record),
     scale: toScale(record.scale),
     ...(record.scales.length > 0 && {
-      scales: Object.fromEntries(record.scales.map((scale) => [scale.known_as, toScale(scale)])),
+      scales: Object.fromEntries(
+        record.scales.map((scale): [string, Scale] => [scale.known_as!, toScale(scale)]),
+      ),
     }),
     root,
   } as Course;

@@ -24,6 +24,7 @@ import { Row } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
 import { DayField, endOfDay } from '@/ui/fields/day-field';
 import { FormField } from '@/ui/fields/form-field';
+import { STAYS } from '@/ui/fields/stays';
 import { typedSchema } from '@/ui/fields/typed-schema';
 import { Fold } from '@/ui/fold';
 import { Soft, Wrong } from '@/ui/text';
@@ -135,7 +136,7 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
   }, [added, setFocus]);
   const typed = useWatch({ control }) as Fields;
   const series = Number(typed.pieces) > 1 && formSchema.validate(typed).error === undefined;
-  const enter = { onSubmitEditing: add, submitBehavior: 'submit' } as const;
+  const enter = { onSubmitEditing: add, ...STAYS } as const;
   return (
     <View
       ref={frame}

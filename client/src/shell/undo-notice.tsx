@@ -35,6 +35,8 @@ function useUndoKeys(): void {
       typedIn = null;
     };
     const onKey = (event: KeyboardEvent) => {
+      // What Enter has kept is no longer the field's own.
+      if (event.key === 'Enter') typedIn = null;
       const isUndo = (event.ctrlKey || event.metaKey) && !event.altKey && event.key.toLowerCase() === 'z';
       if (!isUndo || (typedIn !== null && event.target === typedIn)) return;
       event.preventDefault();

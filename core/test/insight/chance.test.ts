@@ -2,7 +2,15 @@ import fc from 'fast-check';
 import type { Assessment, Course } from '../../src/document/course';
 import { rehearse } from '../../src/editing/rehearsal';
 import { outlooks } from '../../src/grading/outlook';
-import { chance, chanceModel, COMMON, drawer, simulate, type Chance, type NoChance } from '../../src/insight/chance';
+import {
+  chance,
+  chanceModel,
+  COMMON,
+  drawer,
+  simulate,
+  type Chance,
+  type NoChance,
+} from '../../src/insight/chance';
 import { exact, floating } from '../../src/numbers/arithmetic';
 import { HUNDRED, ONE, rational, ZERO } from '../../src/numbers/rational';
 import { Variation } from '../../src/search/variation';

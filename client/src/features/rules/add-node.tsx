@@ -15,6 +15,7 @@ import { weightsFromText, type WeightLine } from '@/model/weight-lines';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
+import { STAYS } from '@/ui/fields/stays';
 import { Soft, Wrong } from '@/ui/text';
 import { usePastedLines } from '@/ui/use-frame';
 import { plural, WEIGHT_WANTED } from '@/wording/words';
@@ -72,7 +73,7 @@ export function AddNode({ parent, isRoot, edit, autoFocus = false }: AddNodeProp
     setKind('category');
     nameField.current?.focus();
   };
-  const field = { mode: 'outlined', dense: true, onSubmitEditing: add, submitBehavior: 'submit' } as const;
+  const field = { mode: 'outlined', dense: true, onSubmitEditing: add, ...STAYS } as const;
   return (
     <Stack gap="s" ref={frame} role="form" aria-label={`New category${inWhich}`}>
       <Row gap="s" align="center">

@@ -7,6 +7,7 @@ import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { KeptField } from '@/ui/fields/kept-field';
 import { NumberRule } from '@/ui/fields/number-rule';
+import { STAYS } from '@/ui/fields/stays';
 import { useColumn } from '@/ui/fields/use-column';
 import { Wrong } from '@/ui/text';
 import { fromUnit, inUnit } from '@/wording/unit';
@@ -154,7 +155,7 @@ function NewBand({ scale, set }: Pick<ScaleTableProps, 'scale' | 'set'>) {
     setFrom('');
     first.current?.focus();
   };
-  const field = { mode: 'outlined', dense: true, onSubmitEditing: add, submitBehavior: 'submit' } as const;
+  const field = { mode: 'outlined', dense: true, onSubmitEditing: add, ...STAYS } as const;
   return (
     <Stack gap="xs" role="form" aria-label="New band">
       <Row gap="xs" align="center">

@@ -7,6 +7,7 @@ import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
 import { NumberRule } from '@/ui/fields/number-rule';
+import { STAYS } from '@/ui/fields/stays';
 import { Soft } from '@/ui/text';
 import { usePastedLines } from '@/ui/use-frame';
 import { bandsWords } from '@/wording/scale-words';
@@ -39,7 +40,7 @@ export function ScaleAsText({ scale, set }: ScaleToolProps) {
           value={text}
           onChangeText={setText}
           onSubmitEditing={take}
-          submitBehavior="submit"
+          {...STAYS}
           style={{ flex: 1, backgroundColor: c.card }}
         />
         <Button compact mode="contained-tonal" disabled={!bands} onPress={take}>

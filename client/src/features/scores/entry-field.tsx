@@ -26,6 +26,7 @@ import { standingChange, targetChange } from '@/model/standing-change';
 import { useChange } from '@/model/use-change';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
+import { STAYS } from '@/ui/fields/stays';
 import { useLeaving } from '@/ui/use-leaving';
 import { gradeWords, number } from '@/wording/words';
 
@@ -118,7 +119,7 @@ export function EntryField({
           autoCapitalize="characters"
           autoCorrect={false}
           style={{ width: 132, backgroundColor: c.card, fontFamily: TEXT_STRONG }}
-          submitBehavior="submit"
+          {...STAYS}
         />
         <Text variant="bodyMedium" style={{ color: c.soft }}>
           of {number(piece.possible)}

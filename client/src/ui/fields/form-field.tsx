@@ -12,6 +12,7 @@ interface FormFieldProps<F extends FieldValues> extends Pick<
   | 'onSubmitEditing'
   | 'placeholder'
   | 'submitBehavior'
+  | 'blurOnSubmit'
 > {
   control: Control<F>;
   name: Path<F>;

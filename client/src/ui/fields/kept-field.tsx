@@ -3,6 +3,7 @@ import { useId } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { useColours } from '@/theme/paper-theme';
+import { STAYS } from '@/ui/fields/stays';
 import { Wrong } from '@/ui/text';
 import { useKept } from './use-kept';
 
@@ -73,7 +74,7 @@ export function KeptField({
           leave();
           onEnter?.();
         }}
-        {...(onEnter && { submitBehavior: 'submit' as const })}
+        {...STAYS}
         error={!!wrong}
         inputMode={numeric ? 'decimal' : 'text'}
         style={{ backgroundColor: c.card, ...(shown === undefined && numeric && { textAlign: 'right' }) }}
