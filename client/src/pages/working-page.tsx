@@ -29,7 +29,7 @@ import { Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
 import { Empty } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
-import { number, percent } from '@/wording/words';
+import { percent } from '@/wording/words';
 import { noteWords, stepWords } from '@/wording/working-words';
 
 const LABELS: Record<OutlookName, string> = {
@@ -287,12 +287,12 @@ function LetterLine({ value, letters }: { value: Rational; letters: Parameters<t
   const round = rounded(value, letters);
   const index = letters.bands.findIndex((entry) => entry.band === band);
   const next = letters.bands[index - 1];
-  const starts = `${band.label} starts at ${number(band.from)}${next ? `, ${next.band.label} at ${number(next.band.from)}` : ''}.`;
+  const written = (part: Rational) => decimalText(part.mul(letters.outOf ?? HUNDRED), 6);
+  const from = letters.bands[index]!.from;
+  const starts = `${band.label} starts at ${written(from)}${next ? `, ${next.band.label} at ${written(next.from)}` : ''}.`;
   return (
     <Soft>
-      {letters.round
-        ? `${decimalText(value.mul(HUNDRED), 6)} rounds to ${decimalText(round.mul(HUNDRED), 6)}. `
-        : ''}
+      {letters.round ? `${written(value)} rounds to ${written(round)}. ` : ''}
       {starts}
     </Soft>
   );

@@ -1,6 +1,6 @@
 import type { Course } from '../../src/document/course';
 import { applyEdits } from '../../src/editing/apply-edits';
-import { recombinations } from '../../src/editing/recombine';
+import { countingDouble, recombinations } from '../../src/editing/recombine';
 import { outlooks } from '../../src/grading/outlook';
 import { decimalText, HUNDRED } from '../../src/numbers/rational';
 import { category, course, NOW, open, scored } from '../sample';
@@ -61,5 +61,41 @@ describe('a category that comes to add up otherwise', () => {
     const plain = course([scored('5', '10', { id: 'a' })]);
     expect(recombinations(plain, plain.root.id, 'equal', NOW)).toHaveLength(1);
     expect(recombinations(plain, 'a', 'equal', NOW)).toEqual([]);
+  });
+});
+
+describe('a piece that is to count double', () => {
+  const doubled = (document: Course, id: string) => after(document, countingDouble(document, id)!);
+
+  it('counts twice its points where they are pooled, and twice its weight where it has one', () => {
+    const pooled = course([scored('70', '100', { id: 'a' }), scored('100', '100', { id: 'b' })]);
+    expect(standing(doubled(pooled, 'b'))).toBe('90');
+    // 20 × 70 + 40 × 80 + 60 × 90, of 120.
+    expect(standing(doubled(WEIGHED, 'b'))).toBe('83.3333');
+  });
+
+  it('among pieces that count alike has twice the weight of each other', () => {
+    const alike = course([scored('70', '100', { id: 'a' }), scored('10', '10', { id: 'b' })], {
+      combine: 'equal',
+    });
+    expect(standing(alike)).toBe('85');
+    expect(standing(doubled(alike, 'b'))).toBe('90');
+  });
+
+  it('cannot where it has no weight, where promised pieces would have none, or where it stands alone', () => {
+    const unweighed = course([open('10', { id: 'a' }), open('10', { id: 'b', weight: '5' })], {
+      combine: 'weights',
+    });
+    const promised = course([open('10', { id: 'a' }), open('10')], {
+      combine: 'equal',
+      planned: { pieces: 4 },
+    });
+    const alone = course([open('10', { id: 'a' })], { combine: 'equal' });
+    expect([unweighed, promised, alone].map((document) => countingDouble(document, 'a'))).toEqual([
+      undefined,
+      undefined,
+      undefined,
+    ]);
+    expect(countingDouble(alone, 'course')).toBeUndefined();
   });
 });

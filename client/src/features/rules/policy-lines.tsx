@@ -15,6 +15,7 @@ import { WordsButton } from '@/ui/words-button';
 import { bandsWords } from '@/wording/scale-words';
 import { capital } from '@/wording/words';
 import { OverdueRule, overdueWords, policyWith } from './course-policies';
+import { OpenedFrame } from './opened-frame';
 
 interface PolicyLinesProps {
   course: Course;
@@ -92,19 +93,7 @@ function Line({ label, sentence, isOpen, onPress, children }: LineProps) {
       <WordsButton label={label} isOpen={isOpen} onPress={onPress}>
         {sentence}
       </WordsButton>
-      {isOpen && (
-        <View
-          style={{
-            backgroundColor: c.card,
-            borderColor: c.rule,
-            borderWidth: 1,
-            borderRadius: 16,
-            padding: SPACE.m,
-          }}
-        >
-          {children}
-        </View>
-      )}
+      {isOpen && <OpenedFrame>{children}</OpenedFrame>}
     </View>
   );
 }

@@ -22,6 +22,7 @@ import {
 } from '@/wording/words';
 import { LineFields } from './line-fields';
 import { showsInside, type Lines, type Opened } from './lines';
+import { OpenedFrame } from './opened-frame';
 import { NodeProblems } from './problem-list';
 
 interface RuleLineProps {
@@ -76,17 +77,9 @@ export function RuleLine(props: RuleLineProps) {
       </Row>
       {parent && <NodeProblems course={course} edit={edit} id={node.id} />}
       {isOpen && (
-        <View
-          style={{
-            backgroundColor: c.card,
-            borderColor: c.rule,
-            borderWidth: 1,
-            borderRadius: 16,
-            padding: SPACE.m,
-          }}
-        >
+        <OpenedFrame>
           <LineFields {...props} of={of} what={opened.what} />
-        </View>
+        </OpenedFrame>
       )}
     </View>
   );

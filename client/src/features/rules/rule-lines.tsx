@@ -65,7 +65,14 @@ export function RuleLines({ course, standing, edit, brief = false, onWeight }: R
   return (
     <View>
       <View role="group" aria-label="The whole">
-        <RuleLine lines={lines} node={root} parent={undefined} depth={0} inForce={undefined} />
+        <RuleLine
+          lines={lines}
+          node={root}
+          parent={undefined}
+          depth={0}
+          // The course's own policies stand below; only a file can give the whole others.
+          inForce={root.missing || root.late !== undefined ? inForce : undefined}
+        />
       </View>
       <Inside lines={lines} parent={root} depth={0} inForce={inForce} />
     </View>
