@@ -158,7 +158,7 @@ test('a rehearsal answers at once, is marked, kept, compared and thrown away, an
   await expect(bar.getByText('84.0 B → 46.7 F')).toHaveCount(2);
   await page.getByRole('button', { name: 'Try another score on what is settled' }).click();
   await page.getByLabel('Try a score on Paper 1').fill('95');
-  await page.getByRole('button', { name: 'Take back the try on Paper 2' }).click();
+  await page.getByRole('button', { name: 'as recorded: Paper 2' }).click();
   await expect(bar.getByText('84.0 B → 95.0 A')).toHaveCount(2);
   await page.getByLabel('Keep this rehearsal as').fill('If it is regraded');
   await page.keyboard.press('Enter');
@@ -167,16 +167,16 @@ test('a rehearsal answers at once, is marked, kept, compared and thrown away, an
   // What is tried outlives the window; what was kept is at the server.
   await page.reload();
   await expect(bar.getByText('Paper 1 95')).toBeVisible();
-  await bar.getByRole('button', { name: 'Throw the rehearsal away' }).click();
+  await bar.getByRole('button', { name: 'Throw away the rehearsal' }).click();
   await expect(bar).toBeHidden();
   await expect(page.getByLabel('Try a score on Paper 2')).toHaveValue('');
   await page.getByRole('button', { name: 'Take up Hopeful' }).click();
   await expect(page.getByLabel('Try a score on Paper 2')).toHaveValue('72');
-  await page.getByRole('button', { name: 'Throw Hopeful away' }).click();
+  await page.getByRole('button', { name: 'Throw away Hopeful' }).click();
   await expect(sideBySide.getByRole('listitem')).toHaveCount(2);
   expect(await record()).toEqual(before);
   // On purpose, one by one.
-  await page.getByRole('button', { name: 'Record the try on Paper 2' }).click();
+  await page.getByRole('button', { name: 'record it: the try on Paper 2' }).click();
   await expect(bar).toBeHidden();
   await expect(page.getByRole('heading', { level: 1 })).toHaveAccessibleName('Rope Work: B, standing 86.7');
   await settled(page);
@@ -190,9 +190,9 @@ test('weights are tried, and what is open is left out, without touching the reco
   await page.getByLabel('Try a weight on Seminar', { exact: true }).fill('60');
   const bar = page.getByRole('region', { name: 'Rehearsal' });
   await expect(bar.getByText(/88\.7 B\+ → 86\./).first()).toBeVisible();
-  await bar.getByRole('button', { name: 'Throw the rehearsal away' }).click();
+  await bar.getByRole('button', { name: 'Throw away the rehearsal' }).click();
   await page.getByRole('button', { name: 'Try another score on what is settled' }).click();
-  await page.getByRole('button', { name: 'Try without Discussion 1' }).click();
+  await page.getByRole('button', { name: 'without it: Discussion 1' }).click();
   await expect(bar.getByText('Discussion 1 without it')).toBeVisible();
   await expect(page.getByRole('heading', { level: 1 })).toHaveAccessibleName(/standing 88\.7/);
 });

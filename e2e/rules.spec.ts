@@ -210,8 +210,8 @@ test('weights are spread or scaled to 100, problems are settled where they are s
   await expect(problems).toBeHidden();
   await openRules(page, 'Quizzes');
   await unfold(page, 'More rules for Quizzes');
-  await page.getByRole('button', { name: 'Move Quizzes up' }).click();
-  await expect(page.getByRole('button', { name: 'Move Quizzes up' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Move up Quizzes' }).click();
+  await expect(page.getByRole('button', { name: 'Move up Quizzes' })).toBeDisabled();
   await expectAccessible(page);
   await page
     .getByRole('radiogroup', { name: 'Where Quizzes stands' })

@@ -28,7 +28,7 @@ export function PlaceRules({ course, node, parent, edit }: PlaceRulesProps) {
           compact
           mode="outlined"
           disabled={place === 0}
-          accessibilityLabel={`Move ${node.name} up`}
+          accessibilityLabel={`Move up ${node.name}`}
           onPress={() => moveBefore(children[place - 1])}
         >
           Move up
@@ -37,7 +37,7 @@ export function PlaceRules({ course, node, parent, edit }: PlaceRulesProps) {
           compact
           mode="outlined"
           disabled={place === children.length - 1}
-          accessibilityLabel={`Move ${node.name} down`}
+          accessibilityLabel={`Move down ${node.name}`}
           onPress={() => moveBefore(children[place + 2])}
         >
           Move down

@@ -54,7 +54,7 @@ const Head = memo(function Head({ replace }: Pick<RehearsalNow, 'replace'>) {
         compact
         mode="outlined"
         onPress={() => replace([], 'The rehearsal thrown away')}
-        accessibilityLabel="Throw the rehearsal away"
+        accessibilityLabel="Throw away the rehearsal"
       >
         Throw away
       </Button>

@@ -125,7 +125,7 @@ const Kept = memo(function Kept({ course, kept, replace }: KeptProps) {
         <Button
           compact
           loading={forget.isPending}
-          accessibilityLabel={`Throw ${kept.name} away`}
+          accessibilityLabel={`Throw away ${kept.name}`}
           onPress={() => void throwAway()}
         >
           Throw away

@@ -203,7 +203,7 @@ const PieceTry = memo(function PieceTry({ course, piece, usual, set }: PieceTryP
         <Button
           compact
           style={{ alignSelf: 'flex-start' }}
-          accessibilityLabel={`Try without ${piece.name}`}
+          accessibilityLabel={`without it: ${piece.name}`}
           onPress={() => set({ id: piece.id, counted: false })}
         >
           without it
@@ -231,11 +231,11 @@ const TryButtons = memo(function TryButtons(props: TryButtonsProps) {
         {isLeftOut ? 'count it again' : 'without it'}
       </Button>
       {hasEntry && (
-        <Button compact mode="outlined" accessibilityLabel={`Record the try on ${name}`} onPress={record}>
+        <Button compact mode="outlined" accessibilityLabel={`record it: the try on ${name}`} onPress={record}>
           record it
         </Button>
       )}
-      <Button compact accessibilityLabel={`Take back the try on ${name}`} onPress={takeBack}>
+      <Button compact accessibilityLabel={`as recorded: ${name}`} onPress={takeBack}>
         as recorded
       </Button>
     </Row>
