@@ -258,7 +258,7 @@ test('a piece that nobody has listed is made on the way to its score', async ({ 
   await page.getByLabel('Score of Surprise quiz').fill('80');
   await page.keyboard.press('Enter');
   await expect(
-    page.getByRole('button', { name: /^Surprise quiz: 80 \/ 100, no weight, not counted/ }),
+    page.getByRole('button', { name: /^Surprise quiz: 80 \/ 100, 80%, no weight, not counted/ }),
   ).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: /^Undo: Surprise quiz: 80/ }).click();
@@ -281,7 +281,7 @@ test('the Scores page says what is dropped now, narrows its list, and draws the 
   await page.getByRole('radio', { name: 'All' }).click();
   await page.getByRole('radio', { name: 'Weakest first' }).click();
   await expect(page.getByRole('button', { name: /Record a score$/ }).first()).toHaveAccessibleName(
-    'Dune profile: 11 / 20, dropped, Field logs. Record a score',
+    'Dune profile: 11 / 20, 55%, dropped, Field logs. Record a score',
   );
   await page.getByRole('radio', { name: 'By category' }).click();
 

@@ -86,8 +86,8 @@ test('from a syllabus to what the final must bring, and all of it is there after
 
   await openPage(page, 'Working');
   await expect(page.getByText('42 ÷ 50')).toBeVisible();
-  await page.getByRole('button', { name: /^Labs: 80/ }).click();
-  await page.getByRole('button', { name: /^Lab 1: 75/ }).click();
+  await page.getByRole('button', { name: /^Labs: result 80/ }).click();
+  await page.getByRole('button', { name: /^Lab 1: result 75/ }).click();
   await expect(page.getByText('Recorded 7.5 of 10, 75%')).toBeVisible();
   await expectAccessible(page);
 

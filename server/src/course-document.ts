@@ -1,5 +1,14 @@
 import type { Category, Course, CourseNode, Scale } from '@fidens/core';
-import { ASSESSMENT_COLUMNS, BAND_COLUMNS, CATEGORY_COLUMNS, COURSE_COLUMNS, fromRow, SCALE_COLUMNS, toRow, type Fields } from './document-columns';
+import {
+  ASSESSMENT_COLUMNS,
+  BAND_COLUMNS,
+  CATEGORY_COLUMNS,
+  COURSE_COLUMNS,
+  fromRow,
+  SCALE_COLUMNS,
+  toRow,
+  type Fields,
+} from './document-columns';
 import type { CategoryRecord, CourseRecord, GradingScale, NodeRecord } from './models';
 
 /** Puts a course's rows together to its document. */

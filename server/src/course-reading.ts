@@ -1,6 +1,13 @@
 import type { Transaction } from 'objection';
 import { toDocument } from './course-document';
-import { ASSESSMENT_COLUMNS, BAND_COLUMNS, CATEGORY_COLUMNS, COURSE_COLUMNS, SCALE_COLUMNS, textColumns } from './document-columns';
+import {
+  ASSESSMENT_COLUMNS,
+  BAND_COLUMNS,
+  CATEGORY_COLUMNS,
+  COURSE_COLUMNS,
+  SCALE_COLUMNS,
+  textColumns,
+} from './document-columns';
 import type { CourseRecord } from './models';
 
 const rows = (columns: string, table: string, where: string) =>

@@ -1,9 +1,27 @@
-import { applyEdits, decide, isSame, ruleSheet, type Collision, type Course, type Decided, type Edit, type Fault, type PastChange } from '@fidens/core';
+import {
+  applyEdits,
+  decide,
+  isSame,
+  ruleSheet,
+  type Collision,
+  type Course,
+  type Decided,
+  type Edit,
+  type Fault,
+  type PastChange,
+} from '@fidens/core';
 import { randomUUID } from 'node:crypto';
 import { raw, type Transaction } from 'objection';
 import { courseRow, rowChanges, toDocument, type RowChanges } from './course-document';
 import { lockCourse, type LockedCourse } from './course-reading';
-import { AssessmentRecord, CategoryRecord, CourseChange, CourseRecord, GradingScale, NodeRecord } from './models';
+import {
+  AssessmentRecord,
+  CategoryRecord,
+  CourseChange,
+  CourseRecord,
+  GradingScale,
+  NodeRecord,
+} from './models';
 import { withinQuota } from './quota';
 import { insertFurtherScales, insertScale, removeFurtherScales, updateScale } from './scale-store';
 

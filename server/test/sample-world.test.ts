@@ -19,9 +19,11 @@ function filled(courses: readonly Course[]): Set<string> {
     take('courses', [courseRow(course)]);
     take('categories', categories.written);
     take('assessments', assessments.written);
-    const { scale, bands } = scaleRows(course.scale);
-    take('scales', [scale]);
-    take('bands', bands);
+    for (const own of [course.scale, ...Object.values(course.scales ?? {})]) {
+      const { scale, bands } = scaleRows(own);
+      take('scales', [scale]);
+      take('bands', bands);
+    }
   }
   return found;
 }

@@ -33,7 +33,7 @@ export function RulesPage({ course: kept }: CoursePageProps) {
   const { standing } = compute(document, now).outlooks;
   const hasPieces = countPieces(root) > 0;
   return (
-    <Stack gap="xl">
+    <Stack gap="l">
       {hasPieces && <ProblemList course={document} edit={edit} />}
       <LinkButton href={`/new-course/${kept.id}/categories`} mode={hasPieces ? 'text' : 'contained-tonal'}>
         {hasPieces ? 'Go through it in short steps' : 'Set it up in short steps'}

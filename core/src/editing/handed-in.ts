@@ -1,4 +1,11 @@
-import { statusOf, type Assessment, type Category, type Course, type LatePolicy, type Moment } from '../document/course';
+import {
+  statusOf,
+  type Assessment,
+  type Category,
+  type Course,
+  type LatePolicy,
+  type Moment,
+} from '../document/course';
 import { isOverdue } from '../grading/settle';
 import { instant } from '../numbers/moment';
 

@@ -1,6 +1,15 @@
 import type { Band, Scale } from '../document/course';
 import { exact, type Rounding } from '../numbers/arithmetic';
-import { decimalText, fractionOfPercent, HUNDRED, ONE, rational, roundToStep, ZERO, type Rational } from '../numbers/rational';
+import {
+  decimalText,
+  fractionOfPercent,
+  HUNDRED,
+  ONE,
+  rational,
+  roundToStep,
+  ZERO,
+  type Rational,
+} from '../numbers/rational';
 import { rounding } from '../rules/round';
 
 const HALF = fractionOfPercent('50');

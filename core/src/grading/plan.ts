@@ -1,4 +1,15 @@
-import { statusOf, type Assessment, type Category, type Course, type CourseNode, type Decimal, type LatePolicy, type MissingPolicy, type Moment, type Status } from '../document/course';
+import {
+  statusOf,
+  type Assessment,
+  type Category,
+  type Course,
+  type CourseNode,
+  type Decimal,
+  type LatePolicy,
+  type MissingPolicy,
+  type Moment,
+  type Status,
+} from '../document/course';
 import { scaleNamed } from '../document/scale';
 import { fractionOfPercent, rational, ZERO, type Rational } from '../numbers/rational';
 import { lateness, penaltyOf, type Lateness } from '../rules/late/lateness';

@@ -1,4 +1,12 @@
-import { statusOf, type Assessment, type Course, type MissingPolicy, type Moment, type Scale, type Status } from '../document/course';
+import {
+  statusOf,
+  type Assessment,
+  type Course,
+  type MissingPolicy,
+  type Moment,
+  type Scale,
+  type Status,
+} from '../document/course';
 import { isPast } from '../numbers/moment';
 import { fractionOfPercent, quotientOf, rational, type Rational } from '../numbers/rational';
 import { missingValue } from '../rules/missing';

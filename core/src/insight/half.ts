@@ -1,4 +1,5 @@
 import type { Category, Course } from '../document/course';
+import { scaleNameFor } from '../document/scale';
 import { find } from '../document/tree';
 
 /** The parts of a course that carry a letter of their own: categories of the root that hold categories, such as a year's halves. */
@@ -28,9 +29,15 @@ export function partAsCourse(course: Course, id: string): Course | undefined {
   const missing = root.missing ?? inherited.find((category) => category.missing)?.missing;
   const late =
     root.late === undefined ? inherited.find((category) => category.late !== undefined)?.late : root.late;
+  const scale = scaleNameFor(course, id);
   return {
     ...rest,
     title: root.name,
-    root: { ...root, ...(missing && { missing }), ...(late !== undefined && { late }) },
+    root: {
+      ...root,
+      ...(missing && { missing }),
+      ...(late !== undefined && { late }),
+      ...(scale !== undefined && { scale }),
+    },
   };
 }

@@ -1,4 +1,11 @@
-import { statusOf, type Assessment, type Category, type Course, type CourseNode, type Moment } from '../document/course';
+import {
+  statusOf,
+  type Assessment,
+  type Category,
+  type Course,
+  type CourseNode,
+  type Moment,
+} from '../document/course';
 import { pieces } from '../document/tree';
 import { deriveCategory } from '../grading/combine';
 import { planCourse } from '../grading/plan';

@@ -1,4 +1,14 @@
-import { ONE, productOf, quotientOf, roundToStep, sumOf, toFloat, ZERO, type Rational, type RoundingMode } from './rational';
+import {
+  ONE,
+  productOf,
+  quotientOf,
+  roundToStep,
+  sumOf,
+  toFloat,
+  ZERO,
+  type Rational,
+  type RoundingMode,
+} from './rational';
 
 /** A rounding with its step as a fraction of the whole (a step of one percent is 1/100). */
 export interface Rounding<N> {

@@ -19,6 +19,8 @@ export function isMonotone(root: PlannedCategory, varies: (piece: PlannedPiece) 
 }
 
 interface Shape {
+  /** Whether it has a value: what is excused, and a category in which nothing else stands, is in no sum and no drop. */
+  readonly isThere: boolean;
   readonly varies: boolean;
   readonly rises: boolean;
   /** Whether no drop can change how many points full marks are. */
@@ -28,14 +30,19 @@ interface Shape {
 }
 
 function shapeOf(node: PlannedNode, varies: (piece: PlannedPiece) => boolean): Shape {
-  if (node.kind === 'piece') return { varies: varies(node), rises: true, fixed: true, size: node.size };
+  if (node.kind === 'piece') {
+    const isThere = node.settlement !== 'none';
+    return { isThere, varies: varies(node), rises: true, fixed: true, size: node.size };
+  }
   const { combine, drop } = node;
   const children = node.children
     .filter(({ weighs }) => weighs)
-    .map((child) => ({ child, shape: shapeOf(child, varies) }));
+    .map((child) => ({ child, shape: shapeOf(child, varies) }))
+    .filter(({ shape }) => shape.isThere);
   const moving = children.some(({ shape }) => shape.varies);
   const regular = children.filter(({ child }) => !child.extra);
   const drops = acts(drop, regular.length);
+  const isThere = regular.length > 0;
   const sizes = regular.map(({ shape }) => shape.size);
   const units = regular.map(({ child, shape }) =>
     combine === 'points' && shape.size === undefined
@@ -45,12 +52,12 @@ function shapeOf(node: PlannedNode, varies: (piece: PlannedPiece) => boolean): S
   const pooled = combine === 'points';
   const fixed = regular.every(({ shape }) => shape.fixed) && (!drops || areAlike(pooled ? units : sizes));
   const size = !drops && fixed ? total(pooled ? units : sizes) : undefined;
-  if (!moving) return { varies: false, rises: true, fixed: true, size };
+  if (!moving) return { isThere, varies: false, rises: true, fixed: true, size };
   const rises =
     children.every(({ shape }) => shape.rises) &&
     (!pooled || children.every(({ shape }) => shape.fixed)) &&
     !canRulesFall(node.source, { units, sizes });
-  return { varies: true, rises, fixed, size };
+  return { isThere, varies: true, rises, fixed, size };
 }
 
 /** Whether one of a category's rules can make it fall as what is in it rises. */

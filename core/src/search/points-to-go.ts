@@ -1,7 +1,16 @@
 import { lettersOf, thresholdOf } from '../grading/letter';
 import type { Outlooks } from '../grading/outlook';
 import type { PlannedCategory, PlannedNode } from '../grading/plan';
-import { decimalText, fractionOfPercent, ONE, rational, roundToStep, sumOf, ZERO, type Rational } from '../numbers/rational';
+import {
+  decimalText,
+  fractionOfPercent,
+  ONE,
+  rational,
+  roundToStep,
+  sumOf,
+  ZERO,
+  type Rational,
+} from '../numbers/rational';
 import { isUnknown, type Goal } from './reach';
 
 /** A course of pooled points in points: what is open, and how many of them a band takes. */

@@ -4,7 +4,17 @@ import { lettersOf, reaches, thresholdOf } from '../grading/letter';
 import type { Outlooks } from '../grading/outlook';
 import type { Plan, PlannedPiece } from '../grading/plan';
 import { exact, floating } from '../numbers/arithmetic';
-import { decimalText, fractionOfPercent, HUNDRED, ONE, rational, toFloat, whole, ZERO, type Rational } from '../numbers/rational';
+import {
+  decimalText,
+  fractionOfPercent,
+  HUNDRED,
+  ONE,
+  rational,
+  toFloat,
+  whole,
+  ZERO,
+  type Rational,
+} from '../numbers/rational';
 import { risingStretches, searchGrid, type GridAnswer, type Range } from './grid';
 import { isMonotone } from './monotone';
 import { Variation } from './variation';

@@ -18,7 +18,7 @@ import { swings } from '../../src/search/swing';
 import { Variation } from '../../src/search/variation';
 import { randomCourse } from '../random-course';
 import * as reference from '../reference';
-import { course as sampleCourse, NOW, open as openPiece, scored } from '../sample';
+import { category, course, course as sampleCourse, NOW, open, open as openPiece, scored } from '../sample';
 
 const RUNS = 1_500;
 
@@ -165,6 +165,13 @@ describe('on random courses', () => {
       { numRuns: 600 },
     );
     expect(solved).toBeGreaterThan(50);
+  });
+
+  it('what is excused is no part of the shape: a drop exchanges what has other points without it', () => {
+    const half = category([open('5', { status: 'excused' }), scored('3', '5')]);
+    const drops = category([half], { planned: { pieces: 2, possible: '10' }, drop: { lowest: 1 } });
+    const { plan } = outlooks(course([drops, scored('5', '5', { extraCredit: true })]), NOW);
+    expect(isMonotone(plan.root, ({ settlement }) => settlement === 'unsettled')).toBe(false);
   });
 
   it('where the shape says that a grade only rises, it does: for all unknowns, and for each open piece alone', () => {

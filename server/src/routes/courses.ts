@@ -3,7 +3,15 @@ import { Router, type Request, type Response } from 'express';
 import Joi from 'joi';
 import type { Knex } from 'knex';
 import { bodyOf, documentOf, idOf, uuidSchema, versionOf } from '../body';
-import { changeCourse, createCourse, deleteCourse, findCourse, listChanges, listCourses, type StoredCourse } from '../course-store';
+import {
+  changeCourse,
+  createCourse,
+  deleteCourse,
+  findCourse,
+  listChanges,
+  listCourses,
+  type StoredCourse,
+} from '../course-store';
 import { readTogether } from '../database';
 import { Term } from '../models';
 import { invalid, notFound, Problem } from '../problem';

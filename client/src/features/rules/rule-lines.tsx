@@ -91,6 +91,13 @@ function Inside({ lines, parent, depth, inForce }: InsideProps) {
   const c = useColours();
   const { course, typed, edit } = lines;
   const isRoot = parent === course.root;
+  const [isAdding, setIsAdding] = useState(false);
+  // Below the course itself a new category takes room once it is asked for.
+  const adder = !isRoot && !isAdding && (
+    <Button compact icon="plus" style={{ alignSelf: 'flex-start' }} onPress={() => setIsAdding(true)}>
+      Add to {parent.name}
+    </Button>
+  );
   const now = isRoot ? typed.root : (categoryIn(typed.root, parent.id) ?? parent);
   return (
     <View
@@ -116,23 +123,15 @@ function Inside({ lines, parent, depth, inForce }: InsideProps) {
           </View>
         ))}
       </View>
-      {parent.combine === 'weights' && parent.children.length > 0 && (
-        <WeightTotal category={now} edit={edit} />
+      {parent.combine === 'weights' && parent.children.length > 0 ? (
+        <WeightTotal category={now} edit={edit}>
+          {adder}
+        </WeightTotal>
+      ) : (
+        adder
       )}
-      {isRoot ? <AddNode parent={parent} isRoot edit={edit} /> : <AddBelow parent={parent} edit={edit} />}
+      {(isRoot || isAdding) && <AddNode parent={parent} isRoot={isRoot} edit={edit} autoFocus={isAdding} />}
     </View>
-  );
-}
-
-/** A new category in another, once it is asked for. */
-function AddBelow({ parent, edit }: { parent: Category; edit: EditRules }) {
-  const [isAdding, setIsAdding] = useState(false);
-  return isAdding ? (
-    <AddNode parent={parent} isRoot={false} edit={edit} autoFocus />
-  ) : (
-    <Button compact icon="plus" style={{ alignSelf: 'flex-start' }} onPress={() => setIsAdding(true)}>
-      Add to {parent.name}
-    </Button>
   );
 }
 

@@ -10,7 +10,7 @@ import {
   type Category,
   type Rational,
 } from '@fidens/core';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import type { EditRules } from '@/model/rule-draft';
@@ -26,10 +26,12 @@ import { number } from '@/wording/words';
 interface WeightTotalProps {
   category: Category;
   edit: EditRules;
+  /** What else can be done here. */
+  children?: ReactNode;
 }
 
 /** What the weights come to, said calmly: a wrong total is a stage of typing, not a mistake; and the ways to 100. */
-export function WeightTotal({ category, edit }: WeightTotalProps) {
+export function WeightTotal({ category, edit, children }: WeightTotalProps) {
   const c = useColours();
   const [isSpreading, setIsSpreading] = useState(false);
   const total = weightTotal(category);
@@ -73,6 +75,7 @@ export function WeightTotal({ category, edit }: WeightTotalProps) {
         <Button compact onPress={() => setIsSpreading(!isSpreading)}>
           {isSpreading ? 'Leave them' : 'Keep some, spread the rest'}
         </Button>
+        {children}
       </View>
       {isSpreading && <KeepAndSpread category={category} edit={edit} onDone={() => setIsSpreading(false)} />}
     </>

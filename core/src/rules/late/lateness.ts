@@ -1,7 +1,15 @@
 import type { Arithmetic } from '../../numbers/arithmetic';
 import type { Moment } from '../../numbers/decimal';
 import { daysBetween } from '../../numbers/moment';
-import { fractionOfPercent, ONE, rational, roundToStep, whole, ZERO, type Rational } from '../../numbers/rational';
+import {
+  fractionOfPercent,
+  ONE,
+  rational,
+  roundToStep,
+  whole,
+  ZERO,
+  type Rational,
+} from '../../numbers/rational';
 import type { Late, LatePolicy } from './form';
 
 /** What lateness does to one piece, with the facts of its derivation. */
