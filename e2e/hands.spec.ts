@@ -190,5 +190,4 @@ test('by touch a syllabus of four categories, twelve pieces, ten bands and late 
     page.getByRole('heading', { level: 1, name: 'Coastal Ecology: B+, standing 87.5' }),
   ).toBeVisible();
   expect(touch.count).toBeLessThanOrEqual(MOST_TAPS);
-  console.log(`${touch.count} taps`);
 });

@@ -18,7 +18,7 @@ import { swings } from '../../src/search/swing';
 import { Variation } from '../../src/search/variation';
 import { randomCourse } from '../random-course';
 import * as reference from '../reference';
-import { category, course, course as sampleCourse, NOW, open, open as openPiece, scored } from '../sample';
+import { category, course as sampleCourse, NOW, open as openPiece, scored } from '../sample';
 
 const RUNS = 1_500;
 
@@ -168,9 +168,9 @@ describe('on random courses', () => {
   });
 
   it('what is excused is no part of the shape: a drop exchanges what has other points without it', () => {
-    const half = category([open('5', { status: 'excused' }), scored('3', '5')]);
+    const half = category([openPiece('5', { status: 'excused' }), scored('3', '5')]);
     const drops = category([half], { planned: { pieces: 2, possible: '10' }, drop: { lowest: 1 } });
-    const { plan } = outlooks(course([drops, scored('5', '5', { extraCredit: true })]), NOW);
+    const { plan } = outlooks(sampleCourse([drops, scored('5', '5', { extraCredit: true })]), NOW);
     expect(isMonotone(plan.root, ({ settlement }) => settlement === 'unsettled')).toBe(false);
   });
 
