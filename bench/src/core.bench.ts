@@ -1,4 +1,27 @@
-import { answer, applyEdits, chance, deriveCategory, exact, floating, headline, ONE, outlooks, overTime, pieces, problems, reach, rehearse, ribbon, setting, solveLargest, statusOf, swings, Variation, type Category, type Course } from '@fidens/core';
+import {
+  answer,
+  applyEdits,
+  chance,
+  deriveCategory,
+  exact,
+  floating,
+  headline,
+  ONE,
+  outlooks,
+  overTime,
+  pieces,
+  problems,
+  reach,
+  rehearse,
+  ribbon,
+  setting,
+  solveLargest,
+  statusOf,
+  swings,
+  Variation,
+  type Category,
+  type Course,
+} from '@fidens/core';
 import { Bench } from 'tinybench';
 import { largeCourse } from './sample';
 

@@ -1,4 +1,22 @@
-import { answer, decimalText, handedInNow, HUNDRED, OUTLOOKS, outlooks, pieces, pieceSteps, sharesOf, type Answer, type Assumption, type Course, type Derivation, type Part, type PieceStep, type Problem, type Rational } from '@fidens/core';
+import {
+  answer,
+  decimalText,
+  handedInNow,
+  HUNDRED,
+  OUTLOOKS,
+  outlooks,
+  pieces,
+  pieceSteps,
+  sharesOf,
+  type Answer,
+  type Assumption,
+  type Course,
+  type Derivation,
+  type Part,
+  type PieceStep,
+  type Problem,
+  type Rational,
+} from '@fidens/core';
 
 /**
  * Everything about one course for a person in a terminal: the four outlooks, what each letter takes, the problems, and the
