@@ -45,7 +45,7 @@ export function RuleLine(props: RuleLineProps) {
   const part = takesPart(node);
   return (
     <View
-      style={{ borderTopWidth: parent ? 1 : 0, borderColor: c.rule, paddingVertical: SPACE.s, gap: SPACE.s }}
+      style={{ borderTopWidth: parent ? 1 : 0, borderColor: c.rule, paddingVertical: SPACE.xs, gap: SPACE.s }}
     >
       <Row gap="s" align="start">
         <View style={{ flex: 1, minWidth: 0, gap: 2 }}>
