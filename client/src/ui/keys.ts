@@ -5,7 +5,7 @@ export interface Key {
 }
 
 /** What keys do, each by its name. */
-export type KeyActs = Readonly<Record<string, () => void>>;
+type KeyActs = Readonly<Record<string, () => void>>;
 
 /** Does what a key is for; such a key does not scroll the page. */
 export function press(event: Key, acts: KeyActs): void {

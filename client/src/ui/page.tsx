@@ -101,7 +101,7 @@ function scrollDown(page: HTMLElement, place: number): void {
 }
 
 /** Gives the focus to a page's heading, unless something in the page has it. */
-export function focusHeading(page: HTMLElement): void {
+function focusHeading(page: HTMLElement): void {
   const { activeElement } = document;
   if (activeElement && activeElement !== document.body && page.contains(activeElement)) return;
   const heading = page.querySelector<HTMLElement>('h1');

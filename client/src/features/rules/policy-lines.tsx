@@ -1,4 +1,4 @@
-import { courseSetting, type Course, type Scale } from '@fidens/core';
+import { courseSetting, type Course } from '@fidens/core';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import type { EditRules } from '@/model/rule-draft';
@@ -6,7 +6,7 @@ import { LateRule } from '@/rules/late/editor';
 import { lateWords } from '@/rules/late/words';
 import { MissingRule } from '@/rules/missing/editor';
 import { missingWords } from '@/rules/missing/words';
-import { RoundRule } from '@/rules/round/editor';
+import { ScaleRound } from '@/rules/round/editor';
 import { roundWords } from '@/rules/round/words';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
@@ -62,20 +62,11 @@ export function PolicyLines({ course, scaleFields, edit }: PolicyLinesProps) {
         scale.round
           ? `The course is rounded ${roundWords(scale.round)}.`
           : 'The course is not rounded: a hair below a cut-off is below it.',
-        <RoundRule
-          of="the course"
-          value={scale.round}
-          onChange={(round) => edit([courseSetting({ scale: withRound(scale, round) })])}
-        />,
+        <ScaleRound scale={scale} set={(next) => edit([courseSetting({ scale: next })])} />,
       )}
       {line('scale', `${bandsWords(scale)}.`, scaleFields)}
     </View>
   );
-}
-
-/** A scale that rounds otherwise. */
-export function withRound({ round: _round, ...scale }: Scale, round: Scale['round']): Scale {
-  return round ? { round, ...scale } : scale;
 }
 
 interface LineProps {

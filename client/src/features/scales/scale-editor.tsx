@@ -2,7 +2,7 @@ import { checkScale, isSame, type Scale } from '@fidens/core';
 import { useState } from 'react';
 import { Button } from 'react-native-paper';
 import { useOver } from '@/data/use-over';
-import { RoundRule } from '@/rules/round/editor';
+import { ScaleRound } from '@/rules/round/editor';
 import { Row, Stack } from '@/ui/box';
 import { Panel } from '@/ui/panel';
 import { Soft } from '@/ui/text';
@@ -75,14 +75,7 @@ export function ScaleEditor({ of, scale: inForce, set: putInForce }: ScaleEditor
       <ScaleAsText scale={scale} set={set} />
       <ScaleTable scale={scale} set={set} wrong={(index) => faults.get(`scale.bands[${index}].from`)} />
       <ScaleTools scale={scale} set={set} />
-      <RoundRule
-        of="the course"
-        value={scale.round}
-        onChange={(round) => {
-          const { round: _round, ...rest } = scale;
-          set(round ? { round, ...rest } : rest);
-        }}
-      />
+      <ScaleRound scale={scale} set={set} />
       {scale.round && checked.ok && <Soft>{borderWords(scale)}</Soft>}
     </Stack>
   );

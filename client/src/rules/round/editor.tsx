@@ -1,4 +1,4 @@
-import type { Round } from '@fidens/core';
+import type { Round, Scale } from '@fidens/core';
 import { Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
 import { NumberRule } from '@/ui/fields/number-rule';
@@ -39,6 +39,18 @@ export function RoundRule({ of, value, onChange }: RoundRuleProps) {
       )}
       <Soft>{value ? `Rounded ${roundWords(value)}.` : 'It is not rounded.'}</Soft>
     </Stack>
+  );
+}
+
+/** How a course is rounded before it gets its letter: a part of its scale. */
+export function ScaleRound({ scale, set }: { scale: Scale; set: (scale: Scale) => void }) {
+  const { round, ...rest } = scale;
+  return (
+    <RoundRule
+      of="the course"
+      value={round}
+      onChange={(next) => set(next ? { round: next, ...rest } : rest)}
+    />
   );
 }
 

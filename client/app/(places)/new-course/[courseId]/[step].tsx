@@ -15,7 +15,7 @@ export default function SetupScreen() {
   if (isPending) return <Loading what="this course" />;
   if (!course || !isStep(step)) {
     return (
-      <Page title="No such step">
+      <Page title="No such course">
         <Empty title="No such course">It may have been deleted, or it is not yours.</Empty>
       </Page>
     );
