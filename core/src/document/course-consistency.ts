@@ -3,7 +3,11 @@ import { isObject } from '../numbers/json';
 import { instant } from '../numbers/moment';
 import { rational } from '../numbers/rational';
 import { CATEGORY_RULES } from '../rules';
-import type { CategoryRule } from '../rules/rule';
+import { curveFaults } from '../rules/curve/form';
+import { deductFaults } from '../rules/deduct';
+import type { CategoryRule, RuleFault } from '../rules/rule';
+import { weightToFaults } from '../rules/weight-to';
+import { referenceFaults, type PlacedJson } from './reference-faults';
 import { placeText, type Fault } from './validation';
 
 type Json = Record<string, unknown>;
@@ -23,7 +27,7 @@ const RULES: readonly CategoryRule<never>[] = Object.values(CATEGORY_RULES);
 
 class Consistency {
   readonly #faults: Fault[] = [];
-  readonly #ids = new Map<string, string>();
+  readonly #nodes = new Map<string, PlacedJson>();
   readonly #bands: readonly Json[];
   readonly #scales: ReadonlyMap<string, readonly Json[]>;
 
@@ -42,11 +46,16 @@ class Consistency {
       this.#root(root);
       this.#node(root, ['root'], this.#bands);
     }
+    this.#sayAll([], referenceFaults(this.document, this.#nodes, labelsOf(this.#bands)));
     return this.#faults;
   }
 
   #say(path: Path, message: string): void {
     this.#faults.push({ at: placeText(path), message });
+  }
+
+  #sayAll(path: Path, faults: readonly RuleFault[]): void {
+    for (const { at, message } of faults) this.#say([...path, ...at], message);
   }
 
   #scale(at: Path, bands: readonly Json[]): void {
@@ -79,16 +88,18 @@ class Consistency {
       this.#say(['root', 'weight'], 'must be left out: the whole course has no weight');
     if (root.extraCredit === true)
       this.#say(['root', 'extraCredit'], 'must be false: the whole course is not extra credit');
+    if (root.weightTo !== undefined)
+      this.#say(['root', 'weightTo'], 'must be left out: the whole course has no weight to move');
     if (root.counted === false) this.#say(['root', 'counted'], 'must be true: the whole course counts');
   }
 
   #node(node: Json, path: Path, inherited: readonly Json[]): void {
     const { id } = node;
     if (typeof id === 'string') {
-      const first = this.#ids.get(id);
+      const first = this.#nodes.get(id);
       if (first !== undefined)
-        this.#say([...path, 'id'], `"${id}" is taken by ${first}: each id stands once`);
-      else this.#ids.set(id, placeText(path));
+        this.#say([...path, 'id'], `"${id}" is taken by ${placeText(first.path)}: each id stands once`);
+      else this.#nodes.set(id, { node, path });
     }
     const bands = this.#scaleOf(node, path) ?? inherited;
     if (node.kind === 'assessment') this.#assessment(node, path, bands);
@@ -115,8 +126,8 @@ class Consistency {
   }
 
   #category(category: Json, path: Path): void {
-    for (const { faults } of RULES)
-      for (const { at, message } of faults?.(category) ?? []) this.#say([...path, ...at], message);
+    for (const { faults } of RULES) this.#sayAll(path, faults?.(category) ?? []);
+    this.#sayAll(path, weightToFaults(category));
   }
 
   #assessment(piece: Json, path: Path, bands: readonly Json[]): void {
@@ -127,6 +138,8 @@ class Consistency {
       this.#say([...path, 'score'], 'must be left out unless the status is scored');
     this.#label(asObject(piece.score)?.label, [...path, 'score', 'label'], bands);
     this.#moments(piece, path);
+    this.#sayAll(path, curveFaults(piece));
+    this.#sayAll(path, deductFaults(piece));
   }
 
   #label(label: unknown, path: Path, bands: readonly Json[]): void {
@@ -161,6 +174,10 @@ function asObject(value: unknown): Json | undefined {
 function bandsOf(scale: unknown): readonly Json[] {
   const bands = asObject(scale)?.bands;
   return Array.isArray(bands) ? bands.map((band) => asObject(band) ?? {}) : [];
+}
+
+function labelsOf(bands: readonly Json[]): readonly unknown[] {
+  return bands.map(({ label }) => label);
 }
 
 function bandIn(bands: readonly Json[], label: string): Json | undefined {

@@ -2,9 +2,12 @@ import Joi from 'joi';
 import { decimalSchema, momentSchema, positiveDecimalSchema } from '../numbers/decimal';
 import { lineSchema, noteSchema } from '../numbers/text';
 import { CATEGORY_RULES } from '../rules';
+import { curveSchema } from '../rules/curve/form';
+import { deductSchema } from '../rules/deduct';
 import { lateSchema } from '../rules/late/form';
 import { LIMITS } from '../rules/limits';
 import { missingSchema } from '../rules/missing';
+import { requirementsSchema } from '../rules/requirements/form';
 import { roundSchema } from '../rules/round';
 
 const note = noteSchema(LIMITS.note);
@@ -44,6 +47,7 @@ export const targetSchema = Joi.object({ label: lineSchema(LIMITS.label), percen
 const nodeFields = {
   name: lineSchema(LIMITS.name),
   weight: decimalSchema(),
+  weightTo: lineSchema(LIMITS.id),
   cap: decimalSchema(),
   extraCredit: Joi.boolean(),
   counted: Joi.boolean(),
@@ -84,6 +88,8 @@ export const assessmentFields = {
     reduced: Joi.boolean(),
     reason: note,
   }).xor('days', 'handedIn'),
+  curve: curveSchema,
+  deduct: deductSchema,
   assume: decimalSchema(),
   class: Joi.object({ average: decimalSchema(), high: decimalSchema(), low: decimalSchema() }),
 };
@@ -98,6 +104,7 @@ export const courseFields = {
   scale: scaleSchema,
   scales: Joi.object().pattern(lineSchema(LIMITS.name), scaleSchema),
   policy: policySchema,
+  requirements: requirementsSchema,
 };
 
 const idSchema = lineSchema(LIMITS.id).required();

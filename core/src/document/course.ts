@@ -1,12 +1,16 @@
 import type { Decimal, Moment } from '../numbers/decimal';
 import type { CategoryRules } from '../rules';
+import type { Curve } from '../rules/curve/form';
+import type { Deduct } from '../rules/deduct';
 import type { Late, LatePolicy } from '../rules/late/form';
 import type { MissingPolicy } from '../rules/missing';
+import type { Requirement } from '../rules/requirements/form';
 import type { Round } from '../rules/round';
 
 export type { CategoryRules, Decimal, Late, LatePolicy, MissingPolicy, Moment, Round };
 export type { Drop } from '../rules/drop/form';
 export type { Planned } from '../rules/planned';
+export type { Requirement };
 
 export type Combine = 'points' | 'equal' | 'weights';
 export type Status = 'open' | 'awaiting' | 'scored' | 'missing' | 'excused';
@@ -44,6 +48,8 @@ interface NodeFields {
   id: string;
   name: string;
   weight?: Decimal;
+  /** The sibling that its weight goes to where it is excused. */
+  weightTo?: string;
   /** Highest percent that counts. */
   cap?: Decimal;
   extraCredit?: boolean;
@@ -72,6 +78,9 @@ export interface Assessment extends NodeFields {
   due?: Moment;
   extended?: Moment;
   late?: Late;
+  curve?: Curve;
+  /** It counts occurrences, each of which takes something from its category, and no marks. */
+  deduct?: Deduct;
   /** A rehearsed percent for unsettled work; never a record. */
   assume?: Decimal;
   /** What the teacher told of the others, in points; never used in a grade. */
@@ -95,6 +104,8 @@ export interface Course {
   /** Further scales by name, for nodes that are marked on another than the course's. */
   scales?: Record<string, Scale>;
   policy?: Policy;
+  /** What letters need beside the percent. */
+  requirements?: Requirement[];
   root: Category;
 }
 

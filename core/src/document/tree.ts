@@ -48,3 +48,8 @@ export function pieces(course: Course): Assessment[] {
 export function isCounted({ node, ancestors }: Placed): boolean {
   return node.counted !== false && ancestors.every((category) => category.counted !== false);
 }
+
+/** Whether a child is a regular one that counts: neither extra credit, nor a deduction, which is no piece of work. */
+export function isRegularChild(child: CourseNode): boolean {
+  return child.counted !== false && !child.extraCredit && !(child.kind === 'assessment' && child.deduct);
+}

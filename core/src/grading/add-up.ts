@@ -1,16 +1,12 @@
 import type { Combine, Drop } from '../document/course';
-import type { Arithmetic, Rounding } from '../numbers/arithmetic';
-import { atMost } from '../rules/cap';
-import type { Addition, Candidates, Worth } from '../rules/drop/candidates';
+import type { Arithmetic } from '../numbers/arithmetic';
+import type { Addition, Candidates } from '../rules/drop/candidates';
 import { chooseDrops, NOTHING, type Dropped } from '../rules/drop/choose';
 
-/** How a category makes one value of its children's. */
-export interface Rule<N> {
+/** How a category makes one sum of its children's values. */
+export interface Rule {
   readonly combine: Combine;
   readonly drop: Required<Drop>;
-  /** Highest value that it can reach. */
-  readonly cap: N | undefined;
-  readonly round: Rounding<N> | undefined;
 }
 
 /** Sums over a category's children: above the line over R and E, below it and of sizes over R. */
@@ -22,16 +18,15 @@ export interface Tally<N> extends Addition<N> {
   readonly size: N;
 }
 
-/** What a category's children come to. */
+/** What a category's children come to, under one set of weights. */
 export interface Total<N> {
   readonly dropped: Dropped;
   /** The sums after drops. */
   readonly tally: Tally<N>;
-  /** The value before cap and rounding, if there is one. */
+  /** The value before curve, deductions, cap and rounding, if there is one. */
   readonly sum: N | undefined;
-  /** After the cap; the same as `sum` where none acts. */
-  readonly capped: N | undefined;
-  readonly worth: Worth<N> | undefined;
+  /** M, the points that full marks are. */
+  readonly size: N;
 }
 
 /** What full marks of a child are in its category: its points, one, or its weight. */
@@ -47,7 +42,7 @@ export function gain<N>(combine: Combine, value: N, denominator: N, a: Arithmeti
 }
 
 /**
- * Adds a category up from its children (grading rules, sections 3 and 4): drops, the quotient, the cap, the rounding.
+ * Adds a category up from its children (grading rules, sections 3 and 4): drops, then the quotient.
  *
  * @param rule - how
  * @param regular - R, where a drop may act
@@ -55,7 +50,7 @@ export function gain<N>(combine: Combine, value: N, denominator: N, a: Arithmeti
  * @param before - what a similar R dropped, if known
  */
 export function addUp<N>(
-  rule: Rule<N>,
+  rule: Rule,
   regular: Candidates<N> | undefined,
   whole: Tally<N>,
   a: Arithmetic<N>,
@@ -63,17 +58,28 @@ export function addUp<N>(
 ): Total<N> {
   const dropped = regular ? chooseDrops(rule.drop, regular, whole, a, before) : NOTHING;
   const tally = regular ? without(rule, whole, regular, dropped, a) : whole;
-  if (a.isZero(tally.denominator))
-    return { dropped, tally, sum: undefined, capped: undefined, worth: undefined };
-  const sum = a.divide(tally.numerator, tally.denominator);
-  const capped = atMost(sum, rule.cap, a);
-  const value = rule.round ? a.round(capped, rule.round) : capped;
-  const size = rule.combine === 'points' ? tally.denominator : tally.size;
-  return { dropped, tally, sum, capped, worth: { value, size } };
+  const sum = a.isZero(tally.denominator) ? undefined : a.divide(tally.numerator, tally.denominator);
+  return { dropped, tally, sum, size: rule.combine === 'points' ? tally.denominator : tally.size };
+}
+
+/**
+ * Which of several sums of the same category counts (grading rules, section 15): the highest; of equal ones the first; one without a value
+ * only where none has one.
+ *
+ * @returns its index
+ */
+export function highest<N>(totals: readonly Pick<Total<N>, 'sum'>[], a: Arithmetic<N>): number {
+  let best = 0;
+  for (let index = 1; index < totals.length; index += 1) {
+    const { sum } = totals[index]!;
+    const most = totals[best]!.sum;
+    if (sum !== undefined && (most === undefined || a.compare(sum, most) > 0)) best = index;
+  }
+  return best;
 }
 
 function without<N>(
-  { combine }: Rule<N>,
+  { combine }: Rule,
   whole: Tally<N>,
   { members }: Candidates<N>,
   { lowest, highest }: Dropped,

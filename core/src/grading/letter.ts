@@ -11,6 +11,9 @@ import {
   type Rational,
 } from '../numbers/rational';
 import { rounding } from '../rules/round';
+import type { Derivation } from './combine';
+import type { Plan } from './plan';
+import { judge, type Judged } from './requirement';
 
 const HALF = fractionOfPercent('50');
 
@@ -68,6 +71,36 @@ export function reaches(value: Rational, { least, within }: Threshold): boolean 
 export function bandOf(value: Rational, letters: Letters): Band {
   const reached = rounded(value, letters);
   return letters.bands.find(({ from }) => reached.compare(from) >= 0)!.band;
+}
+
+/** A letter under an outlook, and what holds it below the one that the percent alone would bring. */
+export interface Letter {
+  readonly band: Band;
+  /** The failing requirements that the better letter needs; empty where nothing holds it back. */
+  readonly held: readonly Judged[];
+  /** What the percent alone would bring. */
+  readonly alone: Band;
+}
+
+/**
+ * The letter of an outlook (grading rules, sections 6 and 16): the best band that the percent reaches and for which no requirement fails.
+ *
+ * @param derivation - of the course's root
+ * @returns nothing where it has no value
+ */
+export function letterOf(
+  derivation: Derivation | undefined,
+  { course, requirements }: Plan,
+  letters: Letters = lettersOf(course.scale),
+): Letter | undefined {
+  if (!derivation?.worth) return undefined;
+  const alone = bandOf(derivation.worth.value, letters);
+  if (requirements.length === 0) return { band: alone, alone, held: [] };
+  const failing = judge(derivation, requirements).filter(({ verdict }) => verdict === 'failed');
+  const { bands } = course.scale;
+  const reached = Math.max(bands.indexOf(alone), ...failing.map(({ requirement }) => requirement.band + 1));
+  const held = failing.filter(({ requirement }) => requirement.band >= bands.indexOf(alone));
+  return { band: bands[reached]!, alone, held };
 }
 
 /** Decimals beyond which a percent is told by the cut-off that it misses. */

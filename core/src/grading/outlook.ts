@@ -2,15 +2,21 @@ import type { Course, Moment } from '../document/course';
 import { exact } from '../numbers/arithmetic';
 import { ONE, ZERO, type Rational } from '../numbers/rational';
 import { atMost } from '../rules/cap';
-import { deriveCategory, rederive, withAncestors, type Assumption, type Derivation } from './combine';
+import { deriveCategory, movedBy, rederive, type Assumption, type Derivation } from './combine';
 import { planCourse, type Plan, type PlannedCategory, type PlannedPiece } from './plan';
 
 /** The four answers to "where do I stand" (grading rules, section 5). */
 export type OutlookName = 'standing' | 'floor' | 'ceiling' | 'forecast';
 export const OUTLOOKS: readonly OutlookName[] = ['standing', 'floor', 'ceiling', 'forecast'];
 
-/** The forecast of one unsettled piece, before lateness and cap; nothing where it has none. */
+/** What one unsettled piece is expected to bring, a fraction of full marks; nothing where that is not known. */
 export type Forecast = (piece: PlannedPiece) => Rational | undefined;
+
+/** The forecast in its two parts: what is supposed of work itself, and what is taken from the standing of a category. */
+export interface Forecasting {
+  readonly valueOf: Assumption['valueOf'];
+  readonly standingOf: NonNullable<Assumption['standingOf']>;
+}
 
 /** A course computed: its plan, and the derivation of each outlook that has a value. */
 export interface Outlooks {
@@ -22,8 +28,12 @@ export interface Outlooks {
   /** Nothing where a piece that takes part has no forecast. */
   readonly forecast: Derivation | undefined;
   readonly forecastOf: Forecast;
-  /** The derivation with any other values for unsettled work. */
-  readonly supposing: (valueOf: Assumption['valueOf']) => Derivation;
+  readonly forecasting: Forecasting;
+  /** The derivation with any other values for unsettled work, and with the deductions that are assumed. */
+  readonly supposing: (
+    valueOf: Assumption['valueOf'],
+    standingOf?: Assumption['standingOf'],
+  ) => Derivation;
 }
 
 /**
@@ -40,60 +50,63 @@ export function outlooks(course: Course, now: Moment): Outlooks {
  * The four outlooks of a plan. All but the standing derive anew only what open work can change.
  */
 export function outlooksOf(plan: Plan): Outlooks {
-  const standing = deriveCategory(plan.root, { valueOf: () => undefined, waits: true });
-  const open = withAncestors(plan.pieces.filter(({ settlement }) => settlement === 'unsettled'));
-  const derive = (valueOf: Assumption['valueOf']) => rederive(standing, open, { valueOf, waits: false });
-  const forecastOf = forecasts(standing);
+  const standing = deriveCategory(plan.root, STANDING);
+  const unsettled = plan.pieces.filter(({ settlement }) => settlement === 'unsettled');
+  const open = movedBy(unsettled);
+  const supposed = movedBy([...unsettled, ...plan.deductions.filter(({ assumed }) => assumed).map(({ parent }) => parent)]);
+  const derive = (valueOf: Assumption['valueOf']) =>
+    rederive(standing, open, { valueOf, waits: false, supposes: false });
+  const supposing: Outlooks['supposing'] = (valueOf, standingOf) =>
+    rederive(standing, supposed, { valueOf, standingOf, waits: false, supposes: true });
+  const forecasting = forecasts(standing);
+  const { valueOf, standingOf } = forecasting;
+  const forecast = isKnown(plan) ? supposing(valueOf, standingOf) : undefined;
   return {
     plan,
     standing,
     floor: derive(() => ZERO),
     ceiling: derive(() => ONE),
-    forecast: hasForecast(plan, forecastOf) ? derive(forecastOf) : undefined,
-    forecastOf,
-    supposing: derive,
+    forecast: forecast?.lacks ? undefined : forecast,
+    forecastOf: (piece) => valueOf(piece) ?? standingOf(piece),
+    forecasting,
+    supposing,
   };
 }
+
+/** What counts in the standing: only what is settled. */
+export const STANDING: Assumption = { valueOf: () => undefined, waits: true, supposes: false };
 
 /**
  * How the forecast values unsettled work: what is assumed; 0 for extra credit; else the standing of the nearest category
  * above that has one, at most full marks.
  */
-function forecasts(standing: Derivation): Forecast {
+function forecasts(standing: Derivation): Forecasting {
   const standings = new Map<PlannedCategory, Rational>();
   collectStandings(standing, standings);
-  return (piece) => {
-    if (piece.assumed !== undefined) return piece.assumed;
-    if (piece.insideExtra) return ZERO;
-    for (let category = piece.parent; category; category = category.parent) {
-      const value = standings.get(category);
-      if (value !== undefined) return atMost(value, ONE, exact);
-    }
-    return undefined;
+  return {
+    valueOf: ({ assumed, insideExtra }) => assumed ?? (insideExtra ? ZERO : undefined),
+    standingOf: (piece) => {
+      for (let category = piece.parent; category; category = category.parent) {
+        const value = standings.get(category);
+        if (value !== undefined) return atMost(value, ONE, exact);
+      }
+      return undefined;
+    },
   };
 }
 
 function collectStandings(
-  { category, worth, parts }: Derivation,
+  { category, plain, parts }: Derivation,
   into: Map<PlannedCategory, Rational>,
 ): void {
-  if (worth) into.set(category, worth.value);
+  if (plain !== undefined) into.set(category, plain);
   for (const { derivation } of parts) if (derivation) collectStandings(derivation, into);
 }
 
-/**
- * Whether the course has a forecast: something is settled or assumed, and every unsettled piece that takes part has one.
- *
- * @param except - a piece whose own forecast does not matter, because it is being solved for
- */
-export function hasForecast({ pieces }: Plan, forecastOf: Forecast, except?: PlannedPiece): boolean {
-  const known = (piece: PlannedPiece) => piece.settlement === 'settled' || piece.assumed !== undefined;
-  if (!except && !pieces.some(known)) return false;
-  return pieces.every(
-    (piece) =>
-      piece === except ||
-      piece.settlement !== 'unsettled' ||
-      !piece.takesPart ||
-      forecastOf(piece) !== undefined,
+/** Whether anything is settled or assumed, or begins at full marks, without which the course has no forecast. */
+function isKnown({ pieces, deductions }: Plan): boolean {
+  return (
+    pieces.some(({ settlement, assumed }) => settlement === 'settled' || assumed !== undefined) ||
+    deductions.some(({ parent }) => parent.beginsFull)
   );
 }

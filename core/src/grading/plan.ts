@@ -8,15 +8,20 @@ import {
   type LatePolicy,
   type MissingPolicy,
   type Moment,
+  type Requirement,
   type Status,
 } from '../document/course';
 import { scaleNamed } from '../document/scale';
-import { fractionOfPercent, rational, ZERO, type Rational } from '../numbers/rational';
+import { isRegularChild } from '../document/tree';
+import { fractionOfPercent, HUNDRED, rational, ZERO, type Rational } from '../numbers/rational';
+import { bendingOf, type Bending } from '../rules/curve/bend';
+import type { Curve } from '../rules/curve/form';
 import { lateness, penaltyOf, type Lateness } from '../rules/late/lateness';
 import { rounding } from '../rules/round';
 import type { Rule } from './add-up';
 import type { Adjustment } from './adjustment';
 import { enteredValue, isOverdue } from './settle';
+import { isWeighed, weightingsOf, type Weighting } from './weighting';
 
 /**
  * A course made ready for computing: text turned into numbers, inherited policies resolved, promised pieces put in their
@@ -28,6 +33,16 @@ export interface Plan {
   readonly root: PlannedCategory;
   /** Every piece that is counted, listed, promised or standing for an empty category, in tree order. */
   readonly pieces: readonly PlannedPiece[];
+  readonly deductions: readonly PlannedDeduction[];
+  readonly requirements: readonly PlannedRequirement[];
+}
+
+/** What a letter needs beside the percent, with what it is about; nothing where that is not counted. */
+export interface PlannedRequirement {
+  readonly source: Requirement;
+  /** The place of its letter in the scale: it is needed for that one and all before it. */
+  readonly band: number;
+  readonly of: PlannedNode | PlannedDeduction | undefined;
 }
 
 /** What a listed piece is for the computation, after policies and the calendar have spoken. */
@@ -36,17 +51,44 @@ export type Settlement = 'settled' | 'unsettled' | 'none';
 interface PlannedFields {
   readonly id: string;
   readonly name: string;
-  /** Its own weight, or nothing. */
+  /** Its own weight, or nothing; a scheme may give it another (`Weighting`). */
   readonly weight: Rational | undefined;
+  /** The sibling that its weight goes to where it is gone. */
+  readonly weightTo: string | undefined;
   /** Has `extraCredit` of its own. */
   readonly extra: boolean;
   /** Is, or stands inside, extra credit. */
   readonly insideExtra: boolean;
-  /** Can stand in R or E of its category: neither weight 0 nor, where weights are needed, without one. */
+  /** Can stand in R or E of its category: in some weighting neither of weight 0 nor, where weights are needed, without one. */
   readonly weighs: boolean;
   /** Can stand in R or E of every category above it: no weight on its way up leaves it out. */
   readonly takesPart: boolean;
   readonly parent: PlannedCategory | undefined;
+  /** The categories whose pieces its value may replace, wherever they stand. */
+  readonly replacesIn: PlannedCategory[];
+}
+
+/** Occurrences that take something away from their category: no piece of work. */
+export interface PlannedDeduction {
+  readonly kind: 'deduction';
+  readonly id: string;
+  readonly name: string;
+  readonly source: Assessment;
+  readonly parent: PlannedCategory;
+  /** What each takes, a fraction of the category's full marks. */
+  readonly each: Rational;
+  readonly free: Rational;
+  /** Occurrences, where they are recorded; and where they are only supposed. */
+  readonly counted: Rational | undefined;
+  readonly assumed: Rational | undefined;
+}
+
+/** How the weakest of a category are replaced. */
+export interface PlannedReplacement {
+  readonly lowest: number;
+  readonly excused: boolean;
+  /** Whose value it is; nothing where that is not counted. */
+  readonly source: PlannedNode | undefined;
 }
 
 export interface PlannedPiece extends PlannedFields {
@@ -54,6 +96,8 @@ export interface PlannedPiece extends PlannedFields {
   /** Listed in the document, promised by `planned`, or the empty category that is itself a piece. */
   readonly origin: 'listed' | 'promised' | 'empty';
   readonly source: Assessment | undefined;
+  /** The empty category that it stands for. */
+  readonly home: Category | undefined;
   /** Full marks in points; 0 for an empty category. */
   readonly size: Rational;
   readonly settlement: Settlement;
@@ -68,11 +112,19 @@ export interface PlannedPiece extends PlannedFields {
   readonly handling: Adjustment<Rational>;
 }
 
-export interface PlannedCategory extends PlannedFields, Rule<Rational> {
+export interface PlannedCategory extends PlannedFields, Rule, Pick<Adjustment<Rational>, 'curve' | 'cap' | 'round'> {
   readonly kind: 'category';
   readonly source: Category;
   /** Its counted children in order, the promised pieces last. */
   readonly children: PlannedNode[];
+  readonly deductions: PlannedDeduction[];
+  /** Nothing but deductions is counted in it, so that it begins at full marks. */
+  readonly beginsFull: boolean;
+  replacement: PlannedReplacement | undefined;
+  /**
+   * What it is added up with, its own weights first, by whether excused work has a value by replacement (and so keeps its weight).
+   */
+  weightings: (revives: boolean) => readonly Weighting[];
   /** Has unsettled or promised work outside extra credit, so that `when: complete` holds its drops up. */
   incomplete: boolean;
 }
@@ -100,6 +152,9 @@ interface Inherited {
 
 class Planner {
   readonly #pieces: PlannedPiece[] = [];
+  readonly #deductions: PlannedDeduction[] = [];
+  readonly #byId = new Map<string, PlannedNode | PlannedDeduction>();
+  readonly #replacing: PlannedCategory[] = [];
 
   constructor(
     readonly course: Course,
@@ -116,7 +171,21 @@ class Planner {
       insideExtra: false,
       takesPart: true,
     });
-    return { course, now, root, pieces: this.#pieces };
+    for (const category of this.#replacing) this.#findSource(category);
+    const requirements = (course.requirements ?? []).map((source) => ({
+      source,
+      band: course.scale.bands.findIndex(({ label }) => label === source.for),
+      of: this.#byId.get(source.of),
+    }));
+    return { course, now, root, pieces: this.#pieces, deductions: this.#deductions, requirements };
+  }
+
+  #findSource(category: PlannedCategory): void {
+    const { by, lowest = 1, excused = false } = category.source.replace!;
+    const source = this.#byId.get(by);
+    if (!source || source.kind === 'deduction') return;
+    category.replacement = { lowest, excused, source };
+    source.replacesIn.push(category);
   }
 
   #category(source: Category, inherited: Inherited): PlannedCategory {
@@ -126,11 +195,17 @@ class Planner {
       ...this.#fields(source, inherited),
       combine: source.combine ?? 'points',
       drop: { lowest: 0, highest: 0, by: 'percent', when: 'always', ...source.drop },
+      curve: source.curve && bendingOf(source.curve, HUNDRED),
       cap: percentOf(source.cap),
       round: rounding(source.round),
       children: [],
+      deductions: [],
+      beginsFull: false,
+      replacement: undefined,
+      weightings: () => [],
       incomplete: false,
     };
+    this.#byId.set(source.id, category);
     const below: Inherited = {
       parent: category,
       missing: source.missing ?? inherited.missing,
@@ -140,10 +215,39 @@ class Planner {
       takesPart: category.takesPart,
     };
     const counted = source.children.filter((child) => child.counted !== false);
-    for (const child of counted) category.children.push(this.#node(child, below));
+    for (const child of counted) {
+      if (child.kind === 'assessment' && child.deduct) category.deductions.push(this.#deduction(child, category));
+      else category.children.push(this.#node(child, below));
+    }
     this.#addPromised(category, below);
     category.incomplete = category.children.some(holdsDropsUp);
+    (category as { beginsFull: boolean }).beginsFull =
+      !source.planned && category.children.length === 0 && category.deductions.some(({ each }) => each.n > 0n);
+    category.weightings = weightingsOf(category);
+    if (source.replace) this.#replacing.push(category);
     return category;
+  }
+
+  #deduction(source: Assessment, parent: PlannedCategory): PlannedDeduction {
+    const { each, free = '0' } = source.deduct!;
+    const status = statusOf(source);
+    const { score } = source;
+    const isOpen = status === 'open' || status === 'awaiting';
+    const supposed = isOpen ? percentOf(source.assume) : undefined;
+    const deduction: PlannedDeduction = {
+      kind: 'deduction',
+      id: source.id,
+      name: source.name,
+      source,
+      parent,
+      each: fractionOfPercent(each),
+      free: rational(free),
+      counted: score && 'points' in score ? rational(score.points) : undefined,
+      assumed: supposed?.mul(rational(source.possible)),
+    };
+    this.#byId.set(source.id, deduction);
+    this.#deductions.push(deduction);
+    return deduction;
   }
 
   #node(node: CourseNode, inherited: Inherited): PlannedNode {
@@ -157,21 +261,24 @@ class Planner {
   #fields(node: CourseNode, inherited: Inherited): PlannedFields {
     const weight = node.weight === undefined ? undefined : rational(node.weight);
     const extra = node.extraCredit === true;
-    const weighs = isWeighed(inherited.parent?.combine, weight);
+    const weighs = canWeigh(node, weight, inherited.parent);
     return {
       id: node.id,
       name: node.name,
       weight,
+      weightTo: node.weightTo,
       extra,
       insideExtra: extra || inherited.insideExtra,
       weighs,
       takesPart: inherited.takesPart && weighs,
       parent: inherited.parent,
+      replacesIn: [],
     };
   }
 
   #add(piece: PlannedPiece): PlannedPiece {
     this.#pieces.push(piece);
+    this.#byId.set(piece.id, piece);
     return piece;
   }
 
@@ -187,6 +294,7 @@ class Planner {
       kind: 'piece',
       origin: 'listed',
       source,
+      home: undefined,
       ...this.#fields(source, inherited),
       size: rational(source.possible),
       settlement: entered ? 'settled' : unsettled ? 'unsettled' : 'none',
@@ -196,6 +304,9 @@ class Planner {
       assumed: unsettled ? percentOf(source.assume) : undefined,
       lateness: late,
       handling: {
+        // What the missing policy gives is no result of work.
+        curve: status === 'missing' ? undefined : bending(source.curve, rational(source.possible)),
+        zeroStays: unsettled,
         penalty: status === 'missing' ? undefined : penaltyOf(late),
         cap: percentOf(source.cap),
         round: undefined,
@@ -208,17 +319,24 @@ class Planner {
       kind: 'piece',
       origin: 'empty',
       source: undefined,
+      home: source,
       ...this.#fields(source, inherited),
       size: ZERO,
       ...UNSETTLED,
-      handling: { penalty: undefined, cap: percentOf(source.cap), round: rounding(source.round) },
+      handling: {
+        curve: bending(source.curve, HUNDRED),
+        zeroStays: true,
+        penalty: undefined,
+        cap: percentOf(source.cap),
+        round: rounding(source.round),
+      },
     });
   }
 
   #addPromised(category: PlannedCategory, inherited: Inherited): void {
     const { planned, children } = category.source;
     if (!planned) return;
-    const listed = children.filter((child) => child.counted !== false && !child.extraCredit).length;
+    const listed = children.filter(isRegularChild).length;
     const size = rational(planned.possible ?? '100');
     for (let number = listed + 1; number <= planned.pieces; number += 1) {
       category.children.push(
@@ -226,14 +344,17 @@ class Planner {
           kind: 'piece',
           origin: 'promised',
           source: undefined,
+          home: undefined,
           id: `${category.id}#${number}`,
           name: `${category.name} ${number}`,
           weight: undefined,
+          weightTo: undefined,
           extra: false,
           insideExtra: inherited.insideExtra,
           weighs: true,
           takesPart: inherited.takesPart,
           parent: category,
+          replacesIn: [],
           size,
           ...UNSETTLED,
           handling: AS_IT_IS,
@@ -252,16 +373,32 @@ const UNSETTLED = {
   lateness: undefined,
 } as const;
 
-const AS_IT_IS: Adjustment<Rational> = { penalty: undefined, cap: undefined, round: undefined };
+const AS_IT_IS: Adjustment<Rational> = {
+  curve: undefined,
+  zeroStays: true,
+  penalty: undefined,
+  cap: undefined,
+  round: undefined,
+};
+
+function bending(curve: Curve | undefined, whole: Rational): Bending<Rational> | undefined {
+  return curve && bendingOf(curve, whole);
+}
 
 function percentOf(percent: Decimal | undefined): Rational | undefined {
   return percent === undefined ? undefined : fractionOfPercent(percent);
 }
 
-/** Under `points` and `weights`, a child of weight 0 takes no part, and under `weights` neither does one without a weight. */
-function isWeighed(combine: Category['combine'], weight: Rational | undefined): boolean {
-  if (combine === undefined || combine === 'equal') return true;
-  return weight === undefined ? combine === 'points' : weight.n !== 0n;
+/** Whether a child has a weight that counts in any weighting of its category, one that moves to it included. */
+function canWeigh(
+  { id }: CourseNode,
+  weight: Rational | undefined,
+  parent: PlannedCategory | undefined,
+): boolean {
+  if (isWeighed(parent?.combine, weight)) return true;
+  const { schemes = [], children = [] } = parent?.source ?? {};
+  const inScheme = schemes.some(({ weights }) => isWeighed('weights', percentOf(weights[id])));
+  return inScheme || (parent?.combine === 'weights' && children.some(({ weightTo }) => weightTo === id));
 }
 
 function holdsDropsUp(child: PlannedNode): boolean {

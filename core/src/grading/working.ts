@@ -1,7 +1,9 @@
 import type { Score } from '../document/course';
 import { exact } from '../numbers/arithmetic';
 import { HUNDRED, type Rational } from '../numbers/rational';
+import type { Curve } from '../rules/curve/form';
 import { afterPenalty, type Lateness } from '../rules/late/lateness';
+import { curved } from './adjustment';
 import { pieceValue, type Assumption, type Derivation, type Part } from './combine';
 import type { PlannedPiece } from './plan';
 
@@ -10,6 +12,7 @@ export type PieceStep =
   | { readonly kind: 'entered'; readonly score: Score; readonly value: Rational }
   | { readonly kind: 'missing'; readonly overdue: boolean; readonly value: Rational }
   | { readonly kind: 'supposed'; readonly assumed: boolean; readonly value: Rational }
+  | { readonly kind: 'curved'; readonly curve: Curve; readonly value: Rational }
   | { readonly kind: 'late'; readonly lateness: Lateness; readonly value: Rational }
   | { readonly kind: 'capped'; readonly value: Rational };
 
@@ -21,10 +24,13 @@ export type PieceStep =
 export function pieceSteps(piece: PlannedPiece, assumption: Assumption): PieceStep[] {
   const value = pieceValue(piece, assumption);
   if (value === undefined) return [];
-  const [first, start] = firstStep(piece, assumption);
+  const first = firstStep(piece, assumption);
   const steps: PieceStep[] = [first];
-  const { penalty } = piece.handling;
-  const afterLate = penalty ? afterPenalty(start, penalty, exact) : start;
+  const { handling } = piece;
+  const isResult = piece.settlement !== 'unsettled' || assumption.valueOf(piece) !== undefined;
+  const onCurve = isResult ? curved(first.value, handling, exact) : first.value;
+  if (onCurve.compare(first.value) !== 0) steps.push({ kind: 'curved', curve: curveOf(piece), value: onCurve });
+  const afterLate = handling.penalty ? afterPenalty(onCurve, handling.penalty, exact) : onCurve;
   if (piece.lateness && piece.status !== 'missing') {
     steps.push({ kind: 'late', lateness: piece.lateness, value: afterLate });
   }
@@ -32,14 +38,18 @@ export function pieceSteps(piece: PlannedPiece, assumption: Assumption): PieceSt
   return steps;
 }
 
-function firstStep(piece: PlannedPiece, assumption: Assumption): [PieceStep, Rational] {
+function curveOf({ source, home }: PlannedPiece): Curve {
+  return (source ?? home)!.curve!;
+}
+
+function firstStep(piece: PlannedPiece, assumption: Assumption): PieceStep {
   if (piece.settlement === 'unsettled') {
-    const value = assumption.valueOf(piece)!;
-    return [{ kind: 'supposed', assumed: piece.assumed !== undefined, value }, value];
+    const value = (assumption.valueOf(piece) ?? assumption.standingOf?.(piece))!;
+    return { kind: 'supposed', assumed: piece.assumed !== undefined, value };
   }
   const value = piece.entered!;
-  if (piece.status === 'missing') return [{ kind: 'missing', overdue: piece.overdue, value }, value];
-  return [{ kind: 'entered', score: piece.source!.score!, value }, value];
+  if (piece.status === 'missing') return { kind: 'missing', overdue: piece.overdue, value };
+  return { kind: 'entered', score: piece.source!.score!, value };
 }
 
 /**

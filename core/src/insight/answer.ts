@@ -1,7 +1,8 @@
 import type { Course, Moment } from '../document/course';
 import type { Derivation } from '../grading/combine';
-import { bandOf, lettersOf, type Letters } from '../grading/letter';
+import { letterOf } from '../grading/letter';
 import { outlooks, type Outlooks } from '../grading/outlook';
+import type { Plan } from '../grading/plan';
 import { problems, type Problem } from '../grading/problems';
 import { decimalText, fractionText, HUNDRED, rational } from '../numbers/rational';
 import { reach, type BandReach, type Gap } from '../search/reach';
@@ -13,6 +14,8 @@ export interface OutlookAnswer {
   percent: string;
   exact: string;
   letter: string;
+  /** What the failing requirements are about that hold the letter below what the percent alone would bring. */
+  held?: string[];
 }
 
 interface BandAnswer {
@@ -44,32 +47,34 @@ export interface Answer {
  */
 export function answer(course: Course, now: Moment, piece?: string): Answer {
   const found = outlooks(course, now);
-  const letters = lettersOf(course.scale);
+  const { plan } = found;
   return {
     title: course.title,
-    standing: outlookAnswer(found.standing, letters),
-    floor: outlookAnswer(found.floor, letters),
-    ceiling: outlookAnswer(found.ceiling, letters),
-    forecast: outlookAnswer(found.forecast, letters),
+    standing: outlookAnswer(found.standing, plan),
+    floor: outlookAnswer(found.floor, plan),
+    ceiling: outlookAnswer(found.ceiling, plan),
+    forecast: outlookAnswer(found.forecast, plan),
     reach: reach(found).map((entry) => ({
       ...bandAnswer(entry),
       from: decimalText(rational(entry.band.from), 6),
       level: entry.level ?? null,
     })),
     swing: swings(found).map(({ id, points }) => ({ id, points: decimalText(points, 6) })),
-    problems: problems(course),
+    problems: problems(plan),
     ...(piece === undefined ? {} : { solve: solveAnswer(found, piece) }),
   };
 }
 
-function outlookAnswer(derivation: Derivation | undefined, letters: Letters): OutlookAnswer | null {
-  if (!derivation?.worth) return null;
-  const { value } = derivation.worth;
-  const percent = value.mul(HUNDRED);
+function outlookAnswer(derivation: Derivation | undefined, plan: Plan): OutlookAnswer | null {
+  const letter = letterOf(derivation, plan);
+  if (!derivation?.worth || !letter) return null;
+  const percent = derivation.worth.value.mul(HUNDRED);
+  const held = [...new Set(letter.held.map(({ requirement }) => requirement.source.of))];
   return {
     percent: decimalText(percent, 6),
     exact: fractionText(percent),
-    letter: bandOf(value, letters).label,
+    letter: letter.band.label,
+    ...(held.length > 0 && { held }),
   };
 }
 

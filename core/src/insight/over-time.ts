@@ -8,6 +8,7 @@ import {
 } from '../document/course';
 import { pieces } from '../document/tree';
 import { deriveCategory } from '../grading/combine';
+import { STANDING } from '../grading/outlook';
 import { planCourse } from '../grading/plan';
 import { instant } from '../numbers/moment';
 import type { Rational } from '../numbers/rational';
@@ -44,7 +45,7 @@ export function overTime(course: Course, now: Moment): StandingThen[] {
     const then = { ...course, root: opened(course.root, known) };
     const moment = at !== undefined && instant(at) < instant(now) ? at : now;
     const { root } = planCourse(then, moment);
-    const value = deriveCategory(root, { valueOf: () => undefined, waits: true }).worth?.value;
+    const value = deriveCategory(root, STANDING).worth?.value;
     const change = value && before && value.sub(before);
     before = value ?? before;
     return { piece, at, value, change };

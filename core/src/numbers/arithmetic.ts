@@ -2,6 +2,7 @@ import {
   ONE,
   productOf,
   quotientOf,
+  rootCurve,
   roundToStep,
   sumOf,
   toFloat,
@@ -41,6 +42,8 @@ export interface Arithmetic<N> {
   /** A float within a relative 2⁻⁵⁰ of a value; `NaN` where floats do not reach so far. */
   approximate(value: N): number;
   round(value: N, rounding: Rounding<N>): N;
+  /** Ten times the root of a percent, to the nearest hundredth of a percent, halves up; both as fractions of one. */
+  root(value: N): N;
 }
 
 /** Exact arithmetic on rational numbers: what every shown grade is made with. */
@@ -57,6 +60,7 @@ export const exact: Arithmetic<Rational> = {
   isZero: (value) => value.n === 0n,
   approximate: toFloat,
   round: (value, rounding) => roundToStep(value, rounding.step, rounding.mode),
+  root: rootCurve,
 };
 
 /** What is nearer to another value, to a step or to the middle between two than this part of it lies on it: floats would miss it. */
@@ -80,6 +84,7 @@ export const floating: Arithmetic<number> = {
   isZero: (value) => value === 0,
   approximate: (value) => value,
   round: (value, { step, mode }) => roundFloat(value / step, mode) * step,
+  root: (value) => Math.floor(Math.sqrt(Math.max(0, value)) * 10_000 + 0.5 + CLOSE) / 10_000,
 };
 
 /** A rounding in other numbers. */

@@ -129,6 +129,30 @@ export function roundToStep(value: Rational, step: Rational, mode: RoundingMode)
 }
 
 /**
+ * Ten times the root of a percent, to the nearest hundredth of a percent, halves up: the largest *n* with (2*n* − 1)² ≤ 4·10⁶·*x*, in
+ * hundredths, decided with whole numbers alone.
+ *
+ * @param value - a fraction of one, not negative
+ * @returns a fraction of one
+ * @example rootCurve(rational('0.64')).toString() // '0.8'
+ */
+export function rootCurve(value: Rational): Rational {
+  const most = integerRoot((4n * 10n ** 8n * value.n) / value.d);
+  return new Fraction((most + 1n) / 2n, 10_000n);
+}
+
+/** The largest whole number whose square is not above a value: Newton's method from above. */
+function integerRoot(value: bigint): bigint {
+  if (value < 2n) return value;
+  let root = 1n << BigInt((value.toString(2).length + 1) >> 1);
+  for (;;) {
+    const next = (root + value / root) >> 1n;
+    if (next >= root) return root;
+    root = next;
+  }
+}
+
+/**
  * The shortest decimal text of a value, cut to a number of decimals, halves away from zero.
  *
  * @param value - any value, negative too

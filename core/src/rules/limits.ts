@@ -7,6 +7,10 @@ export const LIMITS = {
   /** Pieces and categories that one rehearsal tries. */
   tries: 1_000,
   bands: 100,
+  /** Weightings of one category beside its own. */
+  schemes: 20,
+  /** Requirements of one course. */
+  requirements: 100,
   name: 200,
   label: 20,
   id: 100,

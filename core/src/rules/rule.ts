@@ -6,7 +6,7 @@ export type Json = Readonly<Record<string, unknown>>;
 
 /** What is wrong about a rule: where, from its category on, and what would be right. */
 export interface RuleFault {
-  readonly at: readonly string[];
+  readonly at: readonly (string | number)[];
   readonly message: string;
 }
 
@@ -24,6 +24,8 @@ export interface CategoryShape {
   readonly units: readonly (Rational | undefined)[];
   /** Their points. */
   readonly sizes: readonly (Rational | undefined)[];
+  /** How many of them hold something that varies. */
+  readonly varying: number;
 }
 
 /**
@@ -37,6 +39,8 @@ export interface CategoryRule<F> {
   readonly schema: Joi.Schema;
   /** What of it does not agree with the rest of its category. It looks at any JSON, right or wrong in form. */
   readonly faults?: (category: Json) => readonly RuleFault[];
+  /** The ids of the nodes that it names: they cannot go without it. */
+  readonly names?: (value: F) => readonly string[];
   /**
    * Whether it can make a category fall as pieces in it rise. What says nothing here cannot: then a search may take the grade for one that
    * only rises (`search/monotone.ts`).

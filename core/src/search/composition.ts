@@ -1,76 +1,187 @@
-import { addUp, gain, minus, unit, type Rule, type Total } from '../grading/add-up';
-import { isRegular, tallyOf, type Derivation, type Part } from '../grading/combine';
+import { addUp, gain, highest, minus, unit, type Rule, type Total } from '../grading/add-up';
+import { finished, type Finish } from '../grading/adjustment';
+import {
+  canRevive,
+  isRegular,
+  sumsOf,
+  tallyOf,
+  type Child,
+  type Derivation,
+  type Part,
+  type Sum,
+} from '../grading/combine';
+import { isWeighed } from '../grading/weighting';
 import { exact, roundingIn, type Arithmetic } from '../numbers/arithmetic';
 import type { Rational } from '../numbers/rational';
+import { bendingIn } from '../rules/curve/bend';
 import { Candidates, type Member, type Worth } from '../rules/drop/candidates';
 import { canDrop, type Dropped } from '../rules/drop/choose';
+import { chooseReplaced, NONE_REPLACED, type Replaced } from '../rules/replace/choose';
+
+/** What a category comes to where some of its children move. */
+export interface Composed<N> {
+  /** What each of its weightings brings, its own first. */
+  readonly totals: readonly SumTotal<N>[];
+  /** Which of them counts. */
+  readonly counts: number;
+  readonly sum: N | undefined;
+  readonly worth: Worth<N> | undefined;
+}
+
+/** One weighting's total, and whose value was replaced: places in R. */
+export interface SumTotal<N> extends Total<N>, Replaced {}
 
 /**
  * A category of which some children move, everything else in it standing still. What stands still is summed once, here; only
  * the moving children are added for each question.
  */
 export class Composition<N> {
-  readonly rule: Rule<N>;
-  /** The children that move, in order. */
-  readonly moving: readonly Part[];
+  readonly finish: Finish<N>;
+  /** The children that are put in for each question: those that move, and where pieces are replaced every regular one. */
+  readonly slots: readonly Child[];
   /** Whether it may leave a child out. */
   readonly drops: boolean;
-  /** Whether what it leaves out can hang on how moving children compare with one another. */
+  /** Whether what it leaves out or replaces can hang on how moving children, and its source, compare with one another. */
   readonly compares: boolean;
-  readonly #arithmetic: Arithmetic<N>;
-  readonly #slots: readonly Slot<N>[];
-  /** R in order; what moves is put in its place for each question. */
-  readonly #regular: Candidates<N> | undefined;
-  /** What the last question dropped: where the search for the next begins. */
-  #dropped: Dropped | undefined;
-  /** What is summed: first what stands still, then what each moving child adds, put in for each question. */
-  readonly #numerator: N[];
-  readonly #denominator: N[];
-  readonly #size: N[];
+  readonly #still: readonly (Worth<N> | undefined)[];
+  readonly #sums: (known: boolean) => readonly MovingSum<N>[];
 
   /**
    * @param derivation - the category, with what stands still at its value
-   * @param moves - which of its children move; of these, only such as take part can change it
+   * @param moves - which of its children move
    * @param arithmetic - the numbers to answer in
+   * @param sourceMoves - whether the value of its source moves too
    */
   constructor(
-    { category, members, whole, candidates }: Derivation,
-    moves: (part: Part) => boolean,
-    arithmetic: Arithmetic<N>,
+    derivation: Derivation,
+    moves: (child: Child) => boolean,
+    readonly arithmetic: Arithmetic<N>,
+    sourceMoves = false,
   ) {
-    const isMoving = (part: Part) => part.node.weighs && moves(part);
-    const inR = members.filter((part) => (isMoving(part) ? !part.node.extra : isRegular(part)));
-    const moving = members.filter(isMoving);
-    const still = minus(whole, tallyOf(category, moving), exact);
-    this.#arithmetic = arithmetic;
-    this.moving = moving;
-    this.drops = canDrop(category, inR.length);
+    const { category, children, lost } = derivation;
+    const a = arithmetic;
+    const replaces = category.replacement !== undefined;
+    const isSlot = (child: Child) =>
+      child.node.weighs && (moves(child) || (replaces && !child.node.extra));
+    const slots = children.filter(isSlot);
+    const regular = children.filter(({ node }) => !node.extra && node.weighs).length;
+    const moving = slots.filter((child) => !child.node.extra && moves(child)).length;
+    const among = moving + (sourceMoves ? 1 : 0);
+    this.slots = slots;
+    this.#still = slots.map(({ own }) => own && worthIn(own, a));
+    this.drops = canDrop(category, regular);
     this.compares =
-      this.drops && (category.drop.by === 'benefit' || moving.filter(({ node }) => !node.extra).length > 1);
-    this.rule = ruleIn(category, arithmetic);
-    this.#slots = this.moving.map((part) => ({
-      weight: part.node.weight && arithmetic.from(part.node.weight),
-      place: part.node.extra ? undefined : inR.indexOf(part),
-    }));
-    this.#regular = this.drops ? candidatesIn(inR, isMoving, candidates, category, arithmetic) : undefined;
-    const none = this.moving.map(() => arithmetic.zero);
-    this.#numerator = [arithmetic.from(still.numerator), ...none];
-    this.#denominator = [arithmetic.from(still.denominator), ...none];
-    this.#size = [arithmetic.from(still.size), ...none];
+      (this.drops && (category.drop.by === 'benefit' || among > 1)) ||
+      (category.replacement !== undefined && category.replacement.lowest > 0 && moving > 1);
+    this.finish = {
+      curve: bendingIn(category.curve, a),
+      lost: a.from(lost),
+      cap: category.cap && a.from(category.cap),
+      round: roundingIn(category.round, a),
+    };
+    this.#sums = sumsByKnown(derivation, slots, a);
+  }
+
+  /** What a child that stands still is worth. */
+  still(index: number): Worth<N> | undefined {
+    return this.#still[index];
   }
 
   /**
    * What the category comes to.
    *
-   * @param worthOf - what a moving child is worth, by its index; nothing where it has no value
+   * @param worthOf - what a child in a slot is worth, by its index; nothing where it has no value
+   * @param by - the value of its source, if it has one
    */
-  with(worthOf: (index: number) => Worth<N> | undefined): Total<N> {
+  with(worthOf: (index: number) => Worth<N> | undefined, by: N | undefined): Composed<N> {
+    const a = this.arithmetic;
+    const worths = this.slots.map((_, index) => worthOf(index));
+    const totals = this.#sums(by !== undefined).map((sum) => sum.with(worths, by));
+    const counts = totals.length === 1 ? 0 : highest(totals, a);
+    const { sum, size } = totals[counts]!;
+    const worth = sum === undefined ? undefined : { value: finished(sum, this.finish, a).value, size };
+    return { totals, counts, sum, worth };
+  }
+}
+
+/** The sums of a category by whether its source has a value, each made when it is first asked for. */
+function sumsByKnown<N>(
+  derivation: Derivation,
+  slots: readonly Child[],
+  a: Arithmetic<N>,
+): (known: boolean) => readonly MovingSum<N>[] {
+  const { category, children, source, sums, assumption } = derivation;
+  const made = new Map<boolean, readonly MovingSum<N>[]>();
+  return (known) => {
+    const key = category.replacement ? known : false;
+    const old = made.get(key);
+    if (old) return old;
+    const isBase = !category.replacement || known === (source !== undefined);
+    // The value itself does not matter: whatever it can replace stands in a slot.
+    const base = isBase ? sums : sumsOf(category, children, known ? exact.one : undefined, assumption);
+    const fresh = base.map((sum) => new MovingSum(derivation, sum, slots, a));
+    made.set(key, fresh);
+    return fresh;
+  };
+}
+
+/** A category added up with one set of weights, some of its children in slots. */
+class MovingSum<N> {
+  readonly #rule: Rule;
+  readonly #lowest: number;
+  readonly #arithmetic: Arithmetic<N>;
+  readonly #slots: readonly Slot<N>[];
+  /** R in order; what is in a slot is put in its place for each question. */
+  readonly #regular: Candidates<N> | undefined;
+  /** What the last question dropped: where the search for the next begins. */
+  #dropped: Dropped | undefined;
+  /** What is summed: first what stands still, then what each slot adds, put in for each question. */
+  readonly #numerator: N[];
+  readonly #denominator: N[];
+  readonly #size: N[];
+
+  constructor(
+    { category }: Derivation,
+    { members, whole, candidates }: Sum,
+    slots: readonly Child[],
+    a: Arithmetic<N>,
+  ) {
+    const { replacement } = category;
+    const inSlot = new Set(slots.map(({ node }) => node));
+    const isSlot = (part: Part) => inSlot.has(part.node) && isWeighed(category.combine, part.weight);
+    const inR = members.filter((part) => (isSlot(part) ? !part.node.extra : isRegular(part)));
+    const taken = members.filter(isSlot);
+    const still = minus(whole, tallyOf(category, taken), exact);
+    const drops = canDrop(category, inR.length);
+    const byNode = new Map(members.map((part) => [part.node, part]));
+    this.#rule = category;
+    this.#lowest = replacement?.lowest ?? 0;
+    this.#arithmetic = a;
+    this.#slots = slots.map(({ node }) => {
+      const part = byNode.get(node)!;
+      const weighs = isWeighed(category.combine, part.weight);
+      return {
+        weighs,
+        weight: part.weight && a.from(part.weight),
+        place: weighs && !node.extra ? inR.indexOf(part) : undefined,
+        revived: replacement?.excused && canRevive(node) ? a.from(node.size) : undefined,
+      };
+    });
+    this.#regular = drops ? candidatesIn(inR, isSlot, candidates, category, a) : undefined;
+    const none = slots.map(() => a.zero);
+    this.#numerator = [a.from(still.numerator), ...none];
+    this.#denominator = [a.from(still.denominator), ...none];
+    this.#size = [a.from(still.size), ...none];
+  }
+
+  with(own: readonly (Worth<N> | undefined)[], by: N | undefined): SumTotal<N> {
     const a = this.#arithmetic;
-    const { combine } = this.rule;
+    const { combine } = this.#rule;
+    const { worths, replaced, lowest } = by === undefined ? { worths: own, ...NONE_REPLACED } : this.#replace(own, by);
     const missing = new Set<number>();
     for (let index = 0; index < this.#slots.length; index += 1) {
-      const { weight, place } = this.#slots[index]!;
-      const worth = worthOf(index);
+      const { weighs, weight, place } = this.#slots[index]!;
+      const worth = weighs ? worths[index] : undefined;
       const denominator = worth && unit(combine, weight, worth.size, a);
       const numerator = worth && gain(combine, worth.value, denominator!, a);
       this.#numerator[index + 1] = numerator ?? a.zero;
@@ -85,10 +196,36 @@ export class Composition<N> {
       denominator: a.sum(this.#denominator, itself),
       size: combine === 'points' ? a.zero : a.sum(this.#size, itself),
     };
-    if (missing.size > 0) return addUp(this.rule, this.#without(missing), whole, a);
-    const total = addUp(this.rule, this.#regular, whole, a, this.#dropped);
+    if (missing.size > 0)
+      return { ...addUp(this.#rule, this.#without(missing), whole, a), replaced, lowest };
+    const total = addUp(this.#rule, this.#regular, whole, a, this.#dropped);
     this.#dropped = total.dropped;
-    return total;
+    return { ...total, replaced, lowest };
+  }
+
+  /** The slots with the source's value for what is gone and for the lowest; places of R, all of which stand in slots. */
+  #replace(
+    own: readonly (Worth<N> | undefined)[],
+    by: N,
+  ): Replaced & { readonly worths: readonly (Worth<N> | undefined)[] } {
+    const worths = own.map((worth, index) => {
+      const { revived } = this.#slots[index]!;
+      return revived === undefined ? worth : { value: by, size: revived };
+    });
+    const there = worths.flatMap((worth, index) =>
+      worth && this.#slots[index]!.place !== undefined ? [index] : [],
+    );
+    const chosen = chooseReplaced(
+      there.map((index) => worths[index]!.value),
+      this.#lowest,
+      by,
+      this.#arithmetic,
+    );
+    for (const place of chosen.replaced) {
+      const index = there[place]!;
+      worths[index] = { value: by, size: worths[index]!.size };
+    }
+    return { ...chosen, worths };
   }
 
   #without(missing: ReadonlySet<number>): Candidates<N> | undefined {
@@ -99,9 +236,13 @@ export class Composition<N> {
 }
 
 interface Slot<N> {
+  /** Whether its weight lets it take part. */
+  readonly weighs: boolean;
   readonly weight: N | undefined;
-  /** Its place in R; nothing for extra credit. */
+  /** Its place in R; nothing for extra credit, or where it takes no part. */
   readonly place: number | undefined;
+  /** The points of a piece that is gone, to which the source can give a value. */
+  readonly revived: N | undefined;
 }
 
 const itself = <T>(value: T) => value;
@@ -109,27 +250,23 @@ const itself = <T>(value: T) => value;
 /** R with what stands still in it. */
 function candidatesIn<N>(
   inR: readonly Part[],
-  isMoving: (part: Part) => boolean,
+  isSlot: (part: Part) => boolean,
   before: Candidates<Rational> | undefined,
-  { drop }: Rule<Rational>,
+  { drop }: Rule,
   a: Arithmetic<N>,
 ): Candidates<N> {
   if (before?.size === inR.length) return before.copy((member) => memberIn(member, a));
   const candidates = Candidates.empty<N>(drop.by, inR.length);
   inR.forEach((part, place) => {
-    if (!isMoving(part)) candidates.put(place, memberIn(part as Member<Rational>, a), a);
+    if (!isSlot(part)) candidates.put(place, memberIn(part as Member<Rational>, a), a);
   });
   return candidates;
 }
 
 function memberIn<N>({ worth, numerator, denominator }: Member<Rational>, a: Arithmetic<N>): Member<N> {
-  return {
-    worth: { value: a.from(worth.value), size: a.from(worth.size) },
-    numerator: a.from(numerator),
-    denominator: a.from(denominator),
-  };
+  return { worth: worthIn(worth, a), numerator: a.from(numerator), denominator: a.from(denominator) };
 }
 
-function ruleIn<N>({ combine, drop, cap, round }: Rule<Rational>, a: Arithmetic<N>): Rule<N> {
-  return { combine, drop, cap: cap && a.from(cap), round: roundingIn(round, a) };
+function worthIn<N>({ value, size }: Worth<Rational>, a: Arithmetic<N>): Worth<N> {
+  return { value: a.from(value), size: a.from(size) };
 }

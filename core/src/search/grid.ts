@@ -46,25 +46,41 @@ function lastAlike(from: number, last: number, choices: (place: number) => strin
   return firstWhere({ from: from + Math.ceil(stride / 2), to: from + stride }, isBeyond) - 1;
 }
 
-/** A target on a grid. */
-export interface Target {
+/** One thing that a target asks of a grid. */
+export interface Condition {
   /** Whether a place meets it; this alone decides. */
   readonly meets: (place: number) => boolean;
-  /** A float near the grade at a place, and the least grade, nearly, that meets the target. */
+  /** A float near what rises at a place, and the least of it, nearly, that meets the condition. */
   readonly near: (place: number) => number;
   readonly least: number;
 }
 
+/** Where a condition is first met on each of some stretches: one after the stretch where it is not. */
+export type Firsts = (stretch: Range) => number;
+
 /**
- * Finds where on a grid a target is met. On a rising stretch there is a first place that meets it: floats lead to one, and two
- * exact answers, there and just below, prove it; where they do not, it is found by halving, exactly.
- *
- * @param stretches - the grid, in stretches on which the grade only rises
+ * Finds the first place of a rising stretch that meets a condition: floats lead to one, and two exact answers, there and just below, prove
+ * it; where they do not, it is found by halving, exactly. What was found is remembered, as several targets may share a condition.
  */
-export function searchGrid(stretches: readonly Range[], target: Target): GridAnswer {
+export function firstsOf(condition: Condition): Firsts {
+  const known = new Map<number, number>();
+  return (stretch) => {
+    const found = known.get(stretch.from) ?? firstMeeting(stretch, condition);
+    known.set(stretch.from, found);
+    return found;
+  };
+}
+
+/**
+ * Finds where on a grid a target is met: where all of its conditions are. On a rising stretch each has a first place, and the last of these
+ * is the target's.
+ *
+ * @param stretches - the grid, in stretches on which all that is asked for only rises
+ */
+export function searchGrid(stretches: readonly Range[], conditions: readonly Firsts[]): GridAnswer {
   const missed: { from: number; to: number }[] = [];
   for (const stretch of stretches) {
-    const to = firstMeeting(stretch, target) - 1;
+    const to = conditions.reduce((last, firstIn) => Math.max(last, firstIn(stretch)), stretch.from) - 1;
     if (to < stretch.from) continue;
     const before = missed.at(-1);
     if (before && before.to === stretch.from - 1) before.to = to;
@@ -77,11 +93,11 @@ export function searchGrid(stretches: readonly Range[], target: Target): GridAns
   return { state: 'reachable', level: first.to + 1, gaps: rest };
 }
 
-/** The first place of a stretch that meets the target; the one after it where none does. */
-function firstMeeting(stretch: Range, target: Target): number {
+/** The first place of a stretch that meets a condition; the one after it where none does. */
+function firstMeeting(stretch: Range, condition: Condition): number {
   const { from, to } = stretch;
-  const { meets } = target;
-  const guessed = guessFirst(stretch, target);
+  const { meets } = condition;
+  const guessed = guessFirst(stretch, condition);
   const proven = (guessed > to || meets(guessed)) && (guessed === from || !meets(guessed - 1));
   return proven ? guessed : firstWhere({ from, to: to + 1 }, (place) => place > to || meets(place));
 }
@@ -90,7 +106,7 @@ function firstMeeting(stretch: Range, target: Target): number {
  * The same by floats: where the line between a miss and a hit would meet the target, which is nearly right as the grade is made
  * of few straight pieces (regula falsi); every third step halves, so that a bent one ends soon too.
  */
-function guessFirst({ from, to }: Range, { near, least }: Target): number {
+function guessFirst({ from, to }: Range, { near, least }: Condition): number {
   if (near(from) >= least) return from;
   if (!(near(to) >= least)) return to + 1;
   let miss = from;

@@ -22,15 +22,16 @@ export interface PointsToGo {
 }
 
 /**
- * The points that bands still take, where a course only pools points: no category drops, caps, rounds or weighs, and no open
- * piece is late or capped, so that one point counts like any other.
+ * The points that bands still take, where a course only pools points: no category drops, replaces, curves, deducts,
+ * caps, rounds or weighs, and no open piece is curved, late or capped, so that one point counts like any other.
  *
  * @returns nothing where the course is not of that kind, or nothing is open
  */
 export function pointsToGo({ plan, floor, supposing }: Outlooks): PointsToGo | undefined {
   const unknowns = plan.pieces.filter(isUnknown);
   if (unknowns.length === 0 || !floor.worth || !isPooled(plan.root)) return undefined;
-  if (unknowns.some(({ handling: { penalty, cap, round } }) => penalty ?? cap ?? round)) return undefined;
+  if (unknowns.some(({ handling: { curve, penalty, cap, round } }) => curve ?? penalty ?? cap ?? round))
+    return undefined;
   // What is assumed stays as it is assumed; extra credit that is open brings nothing.
   const { numerator: above, denominator: below } = supposing(({ assumed }) => assumed ?? ZERO);
   const letters = lettersOf(plan.course.scale);
@@ -52,12 +53,13 @@ export function pointsToGo({ plan, floor, supposing }: Outlooks): PointsToGo | u
   };
 }
 
-function isPooled({ combine, drop, cap, round, children }: PlannedCategory): boolean {
+function isPooled(category: PlannedCategory): boolean {
+  const { combine, drop, replacement, deductions, curve, cap, round, children } = category;
   return (
     combine === 'points' &&
     drop.lowest + drop.highest === 0 &&
-    cap === undefined &&
-    round === undefined &&
+    deductions.length === 0 &&
+    (replacement ?? curve ?? cap ?? round) === undefined &&
     children.every(countsByPoints)
   );
 }

@@ -1,8 +1,8 @@
 import type { Band, Course } from '../document/course';
 import type { Derivation } from '../grading/combine';
-import { lettersOf, reaches, thresholdOf } from '../grading/letter';
+import { lettersOf, reaches, thresholdOf, type Threshold } from '../grading/letter';
 import type { Outlooks } from '../grading/outlook';
-import type { Plan, PlannedPiece } from '../grading/plan';
+import type { Plan, PlannedNode, PlannedPiece, PlannedRequirement } from '../grading/plan';
 import { exact, floating } from '../numbers/arithmetic';
 import {
   decimalText,
@@ -15,8 +15,17 @@ import {
   ZERO,
   type Rational,
 } from '../numbers/rational';
-import { risingStretches, searchGrid, type GridAnswer, type Range } from './grid';
+import {
+  firstsOf,
+  risingStretches,
+  searchGrid,
+  type Condition,
+  type Firsts,
+  type GridAnswer,
+  type Range,
+} from './grid';
 import { isMonotone } from './monotone';
+import { questionsOf } from './requirement';
 import { Variation } from './variation';
 
 /** A range of levels or scores, both ends in it, as decimal text. */
@@ -39,15 +48,28 @@ export function goalsOf({ scale, target }: Course): Goal[] {
   return scale.bands.toSpliced(place < 0 ? scale.bands.length : place, 0, goal);
 }
 
-/** What one band still takes, set on all open work at once (grading rules, section 7). */
-export interface BandReach {
-  readonly band: Goal;
+/** Where on a grid something is met, in the words of its levels or scores. */
+export interface Met {
   readonly state: GridAnswer['state'];
-  /** The least percent that reaches it, two decimals; nothing where it is out. */
+  /** The least level that meets it, two decimals of a percent; nothing where it is out. */
   readonly level: string | undefined;
-  /** Whether every percent above the level reaches it too. */
+  /** Whether every level above it meets it too. */
   readonly holds: boolean | undefined;
   readonly gaps: readonly Gap[];
+}
+
+/** What one band still takes, set on all open work at once (grading rules, sections 7 and 16). */
+export interface BandReach extends Met {
+  readonly band: Goal;
+  /** What its points alone take, where the band has requirements too. */
+  readonly onPoints?: Met;
+  /** What each of its requirements takes by itself. */
+  readonly requirements?: readonly RequirementReach[];
+}
+
+/** What one requirement still takes. One that is not decided is met: it holds nothing back. */
+export interface RequirementReach extends Met {
+  readonly requirement: PlannedRequirement;
 }
 
 const LAST = 10_000;
@@ -74,6 +96,7 @@ export function reach(from: Outlooks, goals: readonly Goal[] = from.plan.course.
     goals,
     base: supposing(({ assumed, insideExtra }) => assumed ?? (insideExtra ? ZERO : ONE)),
     moving: unknowns,
+    tried: unknowns,
     last: unknowns.length > 0 ? LAST : 0,
     valueAt: (place) => whole(place).div(GRID),
     textOf: (place) => decimalText(whole(place).div(HUNDRED), 2, true),
@@ -87,6 +110,8 @@ export interface Trial {
   /** The course with everything else at its value. */
   readonly base: Derivation;
   readonly moving: readonly PlannedPiece[];
+  /** The pieces whose scores are only tried: the moving ones, and any that stands at a score that is tried too. */
+  readonly tried: readonly PlannedPiece[];
   /** The grid is 0, 1, … last. */
   readonly last: number;
   /** What the moving pieces bring at a place, a fraction of full marks. */
@@ -97,57 +122,106 @@ export interface Trial {
 
 /** What every band takes along a trial. */
 export function reachAlong(trial: Trial): BandReach[] {
-  const letters = lettersOf(trial.plan.course.scale);
-  const grades = along(
-    trial,
-    (variation, level) => variation.valueAt(() => level),
-    (variation, level) => variation.valueAt(() => level) ?? NaN,
-  );
-  const stretches = stretchesOf(trial);
-  return trial.goals.map((band) => {
-    const threshold = thresholdOf(fractionOfPercent(band.from), letters);
-    const meets = (place: number) => {
-      const grade = grades.exact(place);
-      return grade !== undefined && reaches(grade, threshold);
+  const { plan, goals, textOf } = trial;
+  const letters = lettersOf(plan.course.scale);
+  const questions = questionsOf(trial);
+  const asked = new Asked(trial, questions.flatMap(({ nodes }) => nodes));
+  const stretches = stretchesOf(trial, asked);
+  const found = (conditions: readonly Firsts[]): Met => metText(searchGrid(stretches, conditions), textOf);
+  const required = questions.map(({ requirement, conditionOf }) => {
+    const firsts = firstsOf(conditionOf(asked));
+    return { requirement, firsts, ...found([firsts]) };
+  });
+  return goals.map((band) => {
+    const onPoints = firstsOf(pointsCondition(asked, thresholdOf(fractionOfPercent(band.from), letters)));
+    const needed = band.own ? [] : required.filter(({ requirement }) => isNeededFor(requirement, band, plan));
+    if (needed.length === 0) return { band, ...found([onPoints]) };
+    return {
+      band,
+      ...found([onPoints, ...needed.map(({ firsts }) => firsts)]),
+      onPoints: found([onPoints]),
+      requirements: needed.map(({ firsts: _firsts, ...entry }) => entry),
     };
-    const least = toFloat(threshold.least) + (threshold.within ? -TINY : TINY);
-    return { band, ...gridText(searchGrid(stretches, { meets, near: grades.guess, least }), trial.textOf) };
   });
 }
 
-function stretchesOf(trial: Trial): Range[] {
-  const { plan, moving, last } = trial;
-  const moves = new Set(moving);
-  if (isMonotone(plan.root, (piece) => moves.has(piece))) return [{ from: 0, to: last }];
-  return risingStretches(
-    last,
-    along(
-      trial,
-      (variation, level) => variation.choicesAt(() => level),
-      (variation, level) => variation.choicesAt(() => level),
-    ),
-  );
+/** Whether a band needs a requirement: it is for that one, or for a lower one. */
+function isNeededFor({ band }: PlannedRequirement, goal: Goal, { course }: Plan): boolean {
+  return course.scale.bands.findIndex(({ label }) => label === goal.label) <= band;
 }
 
-/** Something about the course at each place of a trial, exactly and as floats guess it; each place is asked once. */
-function along<T, G>(
-  { base, moving, valueAt }: Trial,
-  ask: (variation: Variation<Rational>, level: Rational) => T,
-  guess: (variation: Variation<number>, level: number) => G,
-): { exact: (place: number) => T; guess: (place: number) => G } {
-  const truly = new Variation(base, moving, exact);
-  const nearly = new Variation(base, moving, floating);
+function pointsCondition({ grades }: Asked, threshold: Threshold): Condition {
   return {
-    exact: remember((place) => ask(truly, valueAt(place))),
-    guess: remember((place) => guess(nearly, toFloat(valueAt(place)))),
+    meets: (place) => {
+      const grade = grades.exact(place);
+      return grade !== undefined && reaches(grade, threshold);
+    },
+    near: grades.guess,
+    least: toFloat(threshold.least) + (threshold.within ? -TINY : TINY),
   };
+}
+
+function stretchesOf({ plan, moving, last }: Trial, { nodes, choices }: Asked): Range[] {
+  const moves = new Set(moving);
+  if (isMonotone(plan.root, (piece) => moves.has(piece), nodes)) return [{ from: 0, to: last }];
+  return risingStretches(last, choices);
+}
+
+/** A question about each place of a trial, exactly and as floats guess it; each place is asked once. */
+interface AlongTrial<T, G> {
+  readonly exact: (place: number) => T;
+  readonly guess: (place: number) => G;
+}
+
+/** All that is asked along a trial: the course's value, those of further nodes, and what is chosen on the way. */
+export class Asked {
+  readonly grades: AlongTrial<Rational | undefined, number>;
+  readonly choices: AlongTrial<string, string>;
+  readonly #truly: Variation<Rational>;
+  readonly #nearly: Variation<number>;
+
+  constructor(
+    readonly trial: Trial,
+    readonly nodes: readonly PlannedNode[],
+  ) {
+    const { base, moving } = trial;
+    this.#truly = new Variation(base, moving, exact, nodes);
+    this.#nearly = new Variation(base, moving, floating, nodes);
+    this.grades = this.#along(
+      (variation, level) => variation.valueAt(() => level),
+      (variation, level) => variation.valueAt(() => level) ?? NaN,
+    );
+    this.choices = this.#along(
+      (variation, level) => variation.choicesAt(() => level),
+      (variation, level) => variation.choicesAt(() => level),
+    );
+  }
+
+  /** The value of one of the further nodes. */
+  valueOf(node: PlannedNode): AlongTrial<Rational | undefined, number> {
+    return this.#along(
+      (variation, level) => variation.valueOf(node, () => level),
+      (variation, level) => variation.valueOf(node, () => level) ?? NaN,
+    );
+  }
+
+  #along<T, G>(
+    ask: (variation: Variation<Rational>, level: Rational) => T,
+    guess: (variation: Variation<number>, level: number) => G,
+  ): AlongTrial<T, G> {
+    const { valueAt } = this.trial;
+    return {
+      exact: remember((place) => ask(this.#truly, valueAt(place))),
+      guess: remember((place) => guess(this.#nearly, toFloat(valueAt(place)))),
+    };
+  }
 }
 
 /** What floats may be off by. */
 const TINY = 1e-12;
 
 /** An answer on a grid in the words of its scores. */
-function gridText(answer: GridAnswer, textOf: (place: number) => string): Omit<BandReach, 'band'> {
+function metText(answer: GridAnswer, textOf: (place: number) => string): Met {
   if (answer.state === 'out') return { state: 'out', level: undefined, holds: undefined, gaps: [] };
   if (answer.state === 'secured') return { state: 'secured', level: textOf(0), holds: true, gaps: [] };
   const gaps = answer.gaps.map(({ from, to }) => ({ from: textOf(from), to: textOf(to) }));

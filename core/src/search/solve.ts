@@ -1,6 +1,6 @@
 import type { Assessment } from '../document/course';
 import { find, isCounted } from '../document/tree';
-import { hasForecast, type Forecast, type Outlooks } from '../grading/outlook';
+import type { Outlooks } from '../grading/outlook';
 import type { PlannedPiece } from '../grading/plan';
 import { exact } from '../numbers/arithmetic';
 import { decimalText, ONE, rational, roundToStep, whole, ZERO, type Rational } from '../numbers/rational';
@@ -33,16 +33,18 @@ export interface Asked {
  */
 export function solve(from: Outlooks, id: string, { goals, beside }: Asked = {}): Solution {
   const { plan, supposing } = from;
-  const forecastOf: Forecast = (other) => (other.id === beside?.id ? beside.value : from.forecastOf(other));
+  const { valueOf, standingOf } = from.forecasting;
   const piece = plan.pieces.find((candidate) => candidate.id === id && candidate.origin === 'listed');
   if (piece?.settlement !== 'unsettled') return { id, why: whyNotOpen(from, id) };
-  if (!hasForecast(plan, forecastOf, piece)) {
+  const base = supposing((other) => {
+    if (other === piece) return ONE;
+    return other.id === beside?.id ? beside.value : valueOf(other);
+  }, standingOf);
+  if (base.lacks)
     return { id, why: 'Other open work has no forecast yet: nothing near it has a score.' };
-  }
   const grid = scoresOf(piece);
   if (grid.last + 1 > MOST_SCORES)
     return { id, why: `There are more than ${MOST_SCORES} scores to tell apart.` };
-  const base = supposing((other) => (other === piece ? ONE : forecastOf(other)));
   if (new Variation(base, [piece], exact).valueAt(() => ZERO) === undefined)
     return { id, why: 'The course has no grade with this piece at 0.' };
   const bands = reachAlong({
@@ -50,6 +52,7 @@ export function solve(from: Outlooks, id: string, { goals, beside }: Asked = {})
     goals: goals ?? plan.course.scale.bands,
     base,
     moving: [piece],
+    tried: plan.pieces.filter((other) => other === piece || other.id === beside?.id),
     last: grid.last,
     valueAt: (place) => grid.score(place).div(piece.size),
     textOf: (place) => decimalText(grid.score(place), 12),

@@ -1,11 +1,12 @@
 import { adjusted } from '../grading/adjustment';
 import type { Derivation } from '../grading/combine';
 import type { Outlooks } from '../grading/outlook';
-import type { PlannedPiece } from '../grading/plan';
+import type { PlannedNode, PlannedPiece } from '../grading/plan';
 import { exact } from '../numbers/arithmetic';
 import { HUNDRED, ONE, ZERO, type Rational } from '../numbers/rational';
 import type { Worth } from '../rules/drop/candidates';
 import { Composition } from './composition';
+import { Variation } from './variation';
 
 /** How far one open piece can still move the course (grading rules, section 8). */
 export interface Swing {
@@ -27,21 +28,22 @@ export function largestSwing(from: Outlooks): Swing | undefined {
  * @returns empty where the course has no forecast
  */
 export function swings({ forecast }: Outlooks): Swing[] {
-  return forecast?.worth ? swingsIn(forecast, (worth) => worth?.value) : [];
+  return forecast?.worth ? swingsIn(forecast, forecast, (worth) => worth?.value) : [];
 }
 
 /** The course's value when a category of it is worth something. */
 type Lift = (worth: Worth<Rational> | undefined) => Rational | undefined;
 
-function swingsIn(derivation: Derivation, lift: Lift): Swing[] {
-  return derivation.members.flatMap((part) => {
-    const { node } = part;
+function swingsIn(root: Derivation, derivation: Derivation, lift: Lift): Swing[] {
+  const by = derivation.source?.own?.value;
+  return derivation.children.flatMap((child) => {
+    const { node } = child;
     if (node.kind === 'piece' && !isOpen(node)) return [];
-    const alone = new Composition(derivation, (other) => other === part, exact);
-    const courseWith: Lift = (worth) => lift(alone.with(() => worth).worth);
-    return node.kind === 'category'
-      ? swingsIn(part.derivation!, courseWith)
-      : [{ id: node.id, points: swingOf(node, courseWith) }];
+    const alone = new Composition(derivation, (other) => other === child, exact);
+    const courseWith: Lift = (worth) =>
+      lift(alone.with((index) => (alone.slots[index] === child ? worth : alone.still(index)), by).worth);
+    if (node.kind === 'category') return swingsIn(root, child.derivation!, courseWith);
+    return [{ id: node.id, points: replacesElsewhere(node) ? swingBy(root, node) : swingOf(node, courseWith) }];
   });
 }
 
@@ -52,5 +54,23 @@ function isOpen({ origin, settlement }: PlannedPiece): boolean {
 function swingOf({ handling, size }: PlannedPiece, courseWith: Lift): Rational {
   const high = courseWith({ value: adjusted(ONE, handling, exact), size });
   const low = courseWith({ value: adjusted(ZERO, handling, exact), size });
+  return swingBetween(low, high);
+}
+
+/** Whether the piece's value, or that of a category above it, replaces others: then it moves the course on more than one way. */
+function replacesElsewhere(piece: PlannedPiece): boolean {
+  for (let at: PlannedNode | undefined = piece; at; at = at.parent) if (at.replacesIn.length > 0) return true;
+  return false;
+}
+
+function swingBy(root: Derivation, piece: PlannedPiece): Rational {
+  const course = new Variation(root, [piece], exact);
+  return swingBetween(
+    course.valueAt(() => ZERO),
+    course.valueAt(() => ONE),
+  );
+}
+
+function swingBetween(low: Rational | undefined, high: Rational | undefined): Rational {
   return high && low ? high.sub(low).mul(HUNDRED) : ZERO;
 }

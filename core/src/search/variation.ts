@@ -1,39 +1,54 @@
-import { adjusted, adjustmentIn, bendOf, topBend, type Adjustment } from '../grading/adjustment';
-import { withAncestors, type Derivation } from '../grading/combine';
-import type { PlannedNode, PlannedPiece } from '../grading/plan';
+import { adjusted, adjustmentIn, bendOf, finishBend, type Adjustment } from '../grading/adjustment';
+import { movedBy, type Derivation } from '../grading/combine';
+import type { PlannedCategory, PlannedNode, PlannedPiece } from '../grading/plan';
+import { childIn } from '../grading/requirement';
 import type { Arithmetic } from '../numbers/arithmetic';
 import type { Worth } from '../rules/drop/candidates';
-import { Composition } from './composition';
+import { Composition, type Composed } from './composition';
 
-/** What the moving pieces bring, by their index, before lateness and cap. */
+/** What the moving pieces bring, by their index, before their curve, lateness and cap. */
 export type Bring<N> = (index: number) => N;
 
 /** The course as a function of what some pieces bring, everything else standing still. */
 export class Variation<N> {
-  readonly #root: MovingCategory<N>;
+  readonly #root: Mover<N>;
+  readonly #others: ReadonlyMap<PlannedNode, Mover<N>>;
+  /** Counts the questions, so that a category that several look at is added up once for each. */
+  #question = 0;
 
   /**
    * @param base - a derivation of the course's root in which everything else has its value
    * @param moving - the pieces that move
    * @param arithmetic - the numbers to answer in
+   * @param others - further nodes whose values are asked for
    */
   constructor(
     base: Derivation,
     moving: readonly PlannedPiece[],
     readonly arithmetic: Arithmetic<N>,
+    others: readonly PlannedNode[] = [],
   ) {
-    const places = new Map<PlannedNode, number>(moving.map((piece, index) => [piece, index]));
-    this.#root = build({ places, moves: withAncestors(moving), arithmetic }, base, false);
+    const builder = new Builder(base, moving, arithmetic);
+    this.#root = builder.mover(base.category);
+    this.#others = new Map(others.map((node) => [node, builder.mover(node)]));
   }
 
   /** The course's value, a fraction of one; nothing where it has none. */
   valueAt(bring: Bring<N>): N | undefined {
+    this.#question += 1;
     return this.#worth(this.#root, bring)?.value;
   }
 
+  /** The value of one of the further nodes. */
+  valueOf(node: PlannedNode, bring: Bring<N>): N | undefined {
+    this.#question += 1;
+    return this.#worth(this.#others.get(node)!, bring)?.value;
+  }
+
   /**
-   * All that is chosen on the way to the course's value: who is dropped in each category, and, below a category that compares
-   * what moves, which straight piece of its lateness, cap or rounding a value lies on.
+   * All that is chosen on the way to the course's value, and to that of each further node: who is dropped in each category, whom its source
+   * replaces, which weighting counts where that changes its points, and, below a category that compares what moves, which straight piece of
+   * its curve, lateness, cap or rounding a value lies on.
    *
    * Let all moving pieces rise together, from one level to another. Where the choices at both levels are the same, they are
    * the same at every level between, and between them the course only rises. For, from the pieces up: on one bend a value is
@@ -41,27 +56,50 @@ export class Variation<N> {
    * most once (straight lines cross once, and a tie goes by place), so a set of lowest or highest that is there at both
    * ends is there between; and a set with the best quotient at both ends has it between, as two quotients over unchanging
    * units are straight lines too. With unchanging sets, units are unchanging, and a category's value is a straight line up
-   * to its cap and rounding, of which the bend is noted wherever a category above compares it. Where none does, it is enough
-   * that sums, caps and roundings of what rises rise: one thing that rises passes each of those that stand still but once.
+   * to its curve, cap and rounding, of which the bend is noted wherever a category above compares it. Where none does, it is enough
+   * that sums, curves, caps and roundings of what rises rise: one thing that rises passes each of those that stand still but once.
+   *
+   * A source that rises is one more thing that rises. While the same ones are lowest, each of them is worth the larger of its own value and
+   * the source's, which rises; where values are compared, it is noted which of the two it is, so that it is straight. Of several weightings
+   * the highest counts, and the highest of what rises rises; where it matters which, all are straight, and the highest of straight lines is
+   * the same one on a whole stretch.
    */
   choicesAt(bring: Bring<N>): string {
+    this.#question += 1;
     const choices: string[] = [];
     this.#worth(this.#root, bring, choices);
+    for (const mover of this.#others.values()) this.#worth(mover, bring, choices);
     return choices.join(';');
   }
 
-  #worth(category: MovingCategory<N>, bring: Bring<N>, choices?: string[]): Worth<N> | undefined {
-    const { composition, children, straight } = category;
-    const { rule, drops, compares } = composition;
-    const { sum, worth, dropped } = composition.with((index) => {
-      const child = children[index]!;
-      return child.kind === 'piece'
-        ? this.#pieceWorth(child, bring, straight || compares ? choices : undefined)
-        : this.#worth(child, bring, choices);
-    });
-    if (choices && drops) choices.push(`${dropped.lowest.join()}/${dropped.highest.join()}`);
-    if (choices && straight && sum !== undefined) choices.push(topBend(sum, rule, this.arithmetic));
-    return worth;
+  #worth(mover: Mover<N>, bring: Bring<N>, choices?: string[]): Worth<N> | undefined {
+    if (mover.kind === 'still') return mover.worth;
+    if (mover.kind === 'piece') return this.#pieceWorth(mover, bring, mover.straight ? choices : undefined);
+    if (mover.asked === this.#question) return mover.answer;
+    const answer = this.#categoryWorth(mover, bring, choices);
+    mover.asked = this.#question;
+    mover.answer = answer;
+    return answer;
+  }
+
+  #categoryWorth(mover: MovingCategory<N>, bring: Bring<N>, choices?: string[]): Worth<N> | undefined {
+    const { composition, children, source } = mover;
+    const by = source && this.#worth(source, bring, choices)?.value;
+    const composed = composition.with((index) => this.#worth(children[index]!, bring, choices), by);
+    if (choices) this.#note(mover, composed, choices);
+    return composed.worth;
+  }
+
+  #note(mover: MovingCategory<N>, composed: Composed<N>, choices: string[]): void {
+    const { straight, source, composition } = mover;
+    const { drops, compares, finish } = composition;
+    for (const { dropped, lowest, replaced } of composed.totals) {
+      if (source) choices.push(lowest.join());
+      if (source && (straight || compares)) choices.push(replaced.join());
+      if (drops) choices.push(`${dropped.lowest.join()}/${dropped.highest.join()}`);
+    }
+    if (straight && composed.totals.length > 1) choices.push(String(composed.counts));
+    if (straight && composed.sum !== undefined) choices.push(finishBend(composed.sum, finish, this.arithmetic));
   }
 
   #pieceWorth({ place, handling, size }: MovingPiece<N>, bring: Bring<N>, choices?: string[]): Worth<N> {
@@ -77,33 +115,110 @@ interface MovingPiece<N> {
   readonly place: number;
   readonly handling: Adjustment<N>;
   readonly size: N;
+  straight: boolean;
 }
 
 interface MovingCategory<N> {
   readonly kind: 'category';
   readonly composition: Composition<N>;
-  readonly children: readonly (MovingPiece<N> | MovingCategory<N>)[];
-  /** Whether a category above compares it with others that move, so that its value must be a straight line. */
-  readonly straight: boolean;
+  /** What stands in the composition's slots, and what replaces the weakest of it. */
+  readonly children: readonly Mover<N>[];
+  readonly source: Mover<N> | undefined;
+  /** Whether its value is compared with others that move, so that it must be a straight line. */
+  straight: boolean;
+  /** The question that it was last added up for, and its answer. */
+  asked: number;
+  answer: Worth<N> | undefined;
 }
 
-interface Moves<N> {
-  readonly places: ReadonlyMap<PlannedNode, number>;
-  readonly moves: ReadonlySet<PlannedNode>;
-  readonly arithmetic: Arithmetic<N>;
+/** What stands still, wherever it is looked at. */
+interface StillNode<N> {
+  readonly kind: 'still';
+  readonly worth: Worth<N> | undefined;
 }
 
-function build<N>(what: Moves<N>, derivation: Derivation, straight: boolean): MovingCategory<N> {
-  const { places, moves, arithmetic } = what;
-  const composition = new Composition(derivation, ({ node }) => moves.has(node), arithmetic);
-  const children = composition.moving.map((part) =>
-    part.node.kind === 'piece'
-      ? movingPiece(part.node, places.get(part.node)!, arithmetic)
-      : build(what, part.derivation!, straight || composition.compares),
-  );
-  return { kind: 'category', composition, children, straight };
+type Mover<N> = MovingPiece<N> | MovingCategory<N> | StillNode<N>;
+
+/** Makes each node's mover once, whoever looks at it. */
+class Builder<N> {
+  readonly #movers = new Map<PlannedNode, Mover<N>>();
+  readonly #places: ReadonlyMap<PlannedNode, number>;
+  readonly #moves: ReadonlySet<PlannedNode>;
+
+  constructor(
+    readonly base: Derivation,
+    moving: readonly PlannedPiece[],
+    readonly arithmetic: Arithmetic<N>,
+  ) {
+    this.#places = new Map(moving.map((piece, index) => [piece, index]));
+    this.#moves = movedBy(moving);
+  }
+
+  /** @param derivation - where the node is a category, its derivation in the base, if that is at hand */
+  mover(node: PlannedNode, derivation?: Derivation): Mover<N> {
+    const known = this.#movers.get(node);
+    if (known) return known;
+    const made = this.#make(node, derivation);
+    this.#movers.set(node, made);
+    return made;
+  }
+
+  #make(node: PlannedNode, derivation: Derivation | undefined): Mover<N> {
+    const a = this.arithmetic;
+    const isRoot = node === this.base.category;
+    if (!this.#moves.has(node) && !isRoot) {
+      const own = childIn(this.base, node)?.own;
+      return { kind: 'still', worth: own && { value: a.from(own.value), size: a.from(own.size) } };
+    }
+    if (node.kind === 'piece') {
+      const handling = adjustmentIn(node.handling, a);
+      return { kind: 'piece', place: this.#places.get(node)!, handling, size: a.from(node.size), straight: false };
+    }
+    return this.#category(node, derivation ?? childIn(this.base, node)!.derivation!);
+  }
+
+  #category(category: PlannedCategory, derivation: Derivation): MovingCategory<N> {
+    const sourceNode = category.replacement?.source;
+    const composition = new Composition(
+      derivation,
+      ({ node }) => this.#moves.has(node),
+      this.arithmetic,
+      sourceNode && this.#moves.has(sourceNode),
+    );
+    const children = composition.slots.map((child, index): Mover<N> =>
+      this.#moves.has(child.node)
+        ? this.mover(child.node, child.derivation)
+        : { kind: 'still', worth: composition.still(index) },
+    );
+    const source = sourceNode && this.mover(sourceNode);
+    const made: MovingCategory<N> = {
+      kind: 'category',
+      composition,
+      children,
+      source,
+      straight: false,
+      asked: 0,
+      answer: undefined,
+    };
+    if (composition.compares) [...children, ...(source ? [source] : [])].forEach(straighten);
+    if (countsByWeighting(category)) straighten(made);
+    return made;
+  }
 }
 
-function movingPiece<N>({ handling, size }: PlannedPiece, place: number, a: Arithmetic<N>): MovingPiece<N> {
-  return { kind: 'piece', place, handling: adjustmentIn(handling, a), size: a.from(size) };
+/** Makes a value, and all that it is made of, straight. */
+function straighten<N>(mover: Mover<N>): void {
+  if (mover.kind === 'still' || mover.straight) return;
+  mover.straight = true;
+  if (mover.kind === 'piece') return;
+  mover.children.forEach(straighten);
+  if (mover.source) straighten(mover.source);
+}
+
+/** Whether it matters above a category which of its weightings counts: then the points that it stands for are of use there. */
+function countsByWeighting({ source, parent }: PlannedCategory): boolean {
+  if (!source.schemes) return false;
+  for (let above = parent; above; above = above.parent)
+    if (above.combine === 'points' || above.drop.by === 'points') return true;
+  return false;
 }

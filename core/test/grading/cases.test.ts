@@ -11,7 +11,7 @@ interface Case {
   want: Partial<Answer> & { solve?: { id: string; why: true } };
 }
 
-const cases = ['plain', 'reach'].flatMap((file) =>
+const cases = ['plain', 'reach', 'conditions-plain', 'conditions-reach'].flatMap((file) =>
   readFileSync(join(__dirname, '../cases', `${file}.ndjson`), 'utf8')
     .trim()
     .split('\n')

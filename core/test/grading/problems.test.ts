@@ -1,5 +1,6 @@
+import { planCourse } from '../../src/grading/plan';
 import { problems } from '../../src/grading/problems';
-import { category, course, open } from '../sample';
+import { category, course, NOW, open } from '../sample';
 
 describe('problems', () => {
   it('are found in tree order, a parent before its children', () => {
@@ -10,7 +11,7 @@ describe('problems', () => {
       ],
       { combine: 'weights' },
     );
-    expect(problems(document)).toEqual([
+    expect(problems(planCourse(document, NOW))).toEqual([
       { code: 'weights-total', at: 'course', total: '30' },
       { code: 'empty', at: 'a' },
       { code: 'no-weight', at: 'b' },
@@ -19,6 +20,6 @@ describe('problems', () => {
   });
 
   it('of what is not counted are nobody’s', () => {
-    expect(problems(course([category([], { counted: false }), open('5')]))).toEqual([]);
+    expect(problems(planCourse(course([category([], { counted: false }), open('5')]), NOW))).toEqual([]);
   });
 });

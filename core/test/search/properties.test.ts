@@ -114,6 +114,7 @@ describe('on random courses', () => {
           goals,
           base,
           moving,
+          tried: moving,
           last: COARSE,
           valueAt,
           textOf: String,

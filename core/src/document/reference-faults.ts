@@ -1,0 +1,109 @@
+import { isObject } from '../numbers/json';
+import type { RuleFault } from '../rules/rule';
+
+type Json = Record<string, unknown>;
+type Path = readonly (string | number)[];
+
+/** A node of a document with its place. */
+export interface PlacedJson {
+  readonly node: Json;
+  readonly path: Path;
+}
+
+/**
+ * What of a document's rules names a node that is not there, or one that cannot serve: sources of replacements, and what requirements are
+ * about. It looks at any JSON, right or wrong in form.
+ *
+ * @param nodes - the document's nodes by their ids
+ * @param labels - the labels of its scale, highest first
+ */
+export function referenceFaults(
+  document: Json,
+  nodes: ReadonlyMap<string, PlacedJson>,
+  labels: readonly unknown[],
+): RuleFault[] {
+  const sources = [...nodes.values()].flatMap((holder) => sourceFaults(holder, nodes));
+  const list: unknown[] = Array.isArray(document.requirements) ? document.requirements : [];
+  const requirements = list.flatMap((requirement, index) =>
+    isObject(requirement) ? requirementFaults(requirement, ['requirements', index], nodes, labels) : [],
+  );
+  return [...sources, ...circles(nodes), ...requirements];
+}
+
+function sourceFaults({ node, path }: PlacedJson, nodes: ReadonlyMap<string, PlacedJson>): RuleFault[] {
+  const by = sourceOf(node);
+  if (by === undefined) return [];
+  const at = [...path, 'replace', 'by'];
+  const whose = `the replacement in "${String(node.name)}"`;
+  const source = nodes.get(by);
+  if (!source) return [{ at, message: `${whose} names "${by}", which is not in the course` }];
+  if (source.node.deduct !== undefined)
+    return [{ at, message: `${whose} names "${by}", which is a deduction and has no value` }];
+  return [];
+}
+
+function sourceOf({ replace }: Json): string | undefined {
+  return isObject(replace) && typeof replace.by === 'string' ? replace.by : undefined;
+}
+
+/** The replacements whose source needs their own category: a category needs its children and its source. */
+function circles(nodes: ReadonlyMap<string, PlacedJson>): RuleFault[] {
+  const faults: RuleFault[] = [];
+  const state = new Map<Json, 'under way' | 'done'>();
+  // The replacements on the way to where the search is, one for each that was followed.
+  const followed: PlacedJson[] = [];
+  const visit = (node: Json): void => {
+    if (state.get(node) === 'under way') {
+      const { path } = followed.at(-1)!;
+      faults.push({
+        at: [...path, 'replace', 'by'],
+        message: 'goes round in a circle: what replaces a category’s pieces must not need that category',
+      });
+    }
+    if (state.has(node)) return;
+    state.set(node, 'under way');
+    for (const child of Array.isArray(node.children) ? (node.children as unknown[]) : [])
+      if (isObject(child) && isNeedy(child)) visit(child);
+    const source = nodes.get(sourceOf(node) ?? '');
+    if (source) {
+      followed.push(nodes.get(String(node.id))!);
+      visit(source.node);
+      followed.pop();
+    }
+    state.set(node, 'done');
+  };
+  for (const { node } of nodes.values()) if (sourceOf(node) !== undefined) visit(node);
+  return faults;
+}
+
+/** Whether a node needs others for its value. */
+function isNeedy({ kind }: Json): boolean {
+  return kind === 'category';
+}
+
+function requirementFaults(
+  requirement: Json,
+  path: Path,
+  nodes: ReadonlyMap<string, PlacedJson>,
+  labels: readonly unknown[],
+): RuleFault[] {
+  const { for: label, of } = requirement;
+  const faults: RuleFault[] = [];
+  const say = (key: string, message: string) => faults.push({ at: [...path, key], message });
+  if (typeof label === 'string' && labels.length > 0) {
+    const letters = labels.slice(0, -1).join(', ');
+    if (label === labels.at(-1))
+      say('for', `"${label}" is the lowest letter, which everybody has: it cannot need anything`);
+    else if (!labels.includes(label)) say('for', `"${label}" is not a letter of the scale (${letters})`);
+  }
+  if (typeof of !== 'string') return faults;
+  const node = nodes.get(of)?.node;
+  if (!node) say('of', `the requirement for ${String(label)} names "${of}", which is not in the course`);
+  else if (requirement.pieces !== undefined && node.kind === 'assessment')
+    say('of', `"${of}" is a piece: pieces are counted in a category`);
+  else if (requirement.atMost !== undefined && node.kind === 'category')
+    say('of', `"${of}" is a category: points are counted of one piece`);
+  else if (requirement.atLeast !== undefined && node.deduct !== undefined)
+    say('of', `"${of}" is a deduction, which has no percent: say how many points it has at most`);
+  return faults;
+}

@@ -1,0 +1,90 @@
+import type { Combine } from '../document/course';
+import { rational, ZERO, type Rational } from '../numbers/rational';
+import type { PlannedCategory, PlannedNode, PlannedPiece } from './plan';
+
+/** One set of weights that a category is added up with. */
+export interface Weighting {
+  /** The scheme's name; nothing of the category's own weights. */
+  readonly scheme: string | undefined;
+  /** The weight in use of each child, in order, what moved to it included. */
+  readonly weights: readonly (Rational | undefined)[];
+  readonly moved: readonly MovedWeight[];
+}
+
+/** Weight of a piece that is gone, and the sibling that has it. */
+export interface MovedWeight {
+  readonly from: PlannedNode;
+  /** Nothing where the sibling is not counted: then the weight is left out. */
+  readonly to: PlannedNode | undefined;
+  readonly weight: Rational;
+}
+
+/** Whether a weight counts: under `points` and `weights` 0 takes no part, and under `weights` neither does none. */
+export function isWeighed(combine: Combine | undefined, weight: Rational | undefined): boolean {
+  if (combine === undefined || combine === 'equal') return true;
+  return weight === undefined ? combine === 'points' : weight.n !== 0n;
+}
+
+/**
+ * The weightings of a category whose children are all planned (grading rules, sections 14 and 15): its own, then its schemes, each with
+ * what moves.
+ *
+ * @returns the weightings, by whether a replacement gives excused work a value, so that it is not gone
+ */
+export function weightingsOf(category: PlannedCategory): (revives: boolean) => readonly Weighting[] {
+  const { children, source } = category;
+  const own = children.map(({ weight }) => weight);
+  const schemes = (source.schemes ?? []).map(({ name, weights }) => ({
+    scheme: name,
+    weights: children.map(({ id, weight }) => (Object.hasOwn(weights, id) ? rational(weights[id]!) : weight)),
+  }));
+  const listed = [{ scheme: undefined, weights: own }, ...schemes];
+  const still = listed.map((weighting) => ({ ...weighting, moved: [] }));
+  const gone = new Set(category.combine === 'weights' ? children.filter(isGone) : []);
+  if (gone.size === 0) return () => still;
+  const moving = listed.map(({ scheme, weights }) => moveWeights(category, scheme, weights, gone));
+  return (revives) => (revives && source.replace?.excused ? still : moving);
+}
+
+/** Whether an assessment has a sibling to leave its weight to, and nothing of its own to count. */
+function isGone(node: PlannedNode): boolean {
+  return node.weightTo !== undefined && isAway(node);
+}
+
+/** An assessment that is excused, or missing where that counts nothing. */
+export function isAway(node: PlannedNode): node is PlannedPiece {
+  return node.kind === 'piece' && node.settlement === 'none';
+}
+
+function moveWeights(
+  { children }: PlannedCategory,
+  scheme: string | undefined,
+  own: readonly (Rational | undefined)[],
+  gone: ReadonlySet<PlannedNode>,
+): Weighting {
+  const weights = [...own];
+  const moved: MovedWeight[] = [];
+  children.forEach((from, index) => {
+    const weight = own[index];
+    if (!gone.has(from) || !weight || weight.n === 0n) return;
+    const place = arrival(from, children, gone);
+    moved.push({ from, to: children[place], weight });
+    if (place >= 0) weights[place] = (weights[place] ?? ZERO).add(weight);
+  });
+  return { scheme, weights, moved };
+}
+
+/** Where a gone piece's weight arrives: the first on its way that is not gone itself; -1 where that is not counted. */
+function arrival(
+  from: PlannedNode,
+  children: readonly PlannedNode[],
+  gone: ReadonlySet<PlannedNode>,
+): number {
+  let at = from;
+  for (;;) {
+    const place = children.findIndex(({ id }) => id === at.weightTo);
+    const next = children[place];
+    if (!next || !gone.has(next)) return place;
+    at = next;
+  }
+}
