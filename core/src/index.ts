@@ -44,6 +44,7 @@ export {
   type Course,
   type CourseNode,
   type Policy,
+  type Requirement,
   type Scale,
   type Score,
   type Status,
@@ -122,3 +123,4 @@ export {
 } from './insight/headline';
 export { largestMove, overTime, type StandingThen } from './insight/over-time';
 export { pooledPoints, ribbon, type Segment, settledPoints, sketch } from './insight/ribbon';
+export { type Curve } from './rules/curve/form';

@@ -1,11 +1,14 @@
 import fc from 'fast-check';
 import type { Assessment, Category, Course, CourseNode, Round, Scale } from '../src';
+import { withConditions } from './random-conditions';
 import { LETTERS } from './sample';
 
 /** Shapes of courses that a property is about. */
 export interface Kind {
   /** Drops only by benefit, and no drop inside pooled points. */
   readonly gentle?: boolean;
+  /** Rules with conditions, which name other nodes. */
+  readonly conditions?: boolean;
 }
 
 const maybe = <T>(value: fc.Arbitrary<T>) => fc.option(value, { nil: undefined });
@@ -176,19 +179,23 @@ export function randomCourse(kind: Kind = {}): fc.Arbitrary<Course> {
     .record({
       root: category(2, kind),
       round: rounding,
+      seeds: fc.array(fc.nat(9_999), { minLength: 80, maxLength: 80 }),
       policy: fc.record({
         late: maybe(latePolicy),
         missing: maybe(missingPolicy),
         overdue: maybe(fc.constantFrom({ after: '3' }, { after: '10' })),
       }),
     })
-    .map(({ root, round, policy }) => ({
-      format: 'fidens-course' as const,
-      version: 1 as const,
-      title: 'Random',
-      scale: { bands: LETTERS.bands, ...(round && { round }) },
-      scales: { Levels: LEVELS },
-      policy: compact(policy) as NonNullable<Course['policy']>,
-      root: finish(root, kind),
-    }));
+    .map(({ root, round, policy, seeds }) => {
+      const course: Course = {
+        format: 'fidens-course',
+        version: 1,
+        title: 'Random',
+        scale: { bands: LETTERS.bands, ...(round && { round }) },
+        scales: { Levels: LEVELS },
+        policy: compact(policy) as NonNullable<Course['policy']>,
+        root: finish(root, kind),
+      };
+      return kind.conditions ? withConditions(course, seeds) : course;
+    });
 }

@@ -1,5 +1,15 @@
 import Fraction from 'fraction.js';
-import type { Assessment, Category, Course, CourseNode, LatePolicy, MissingPolicy, Round } from '../src';
+import type {
+  Assessment,
+  Category,
+  Course,
+  CourseNode,
+  Curve,
+  LatePolicy,
+  MissingPolicy,
+  Requirement,
+  Round,
+} from '../src';
 
 /**
  * A second implementation of the grading rules, slow and simple, written from their text and sharing no code with the first:
@@ -9,8 +19,11 @@ import type { Assessment, Category, Course, CourseNode, LatePolicy, MissingPolic
 type Number_ = Fraction;
 /** A fraction of full marks, and the points that full marks are; or nothing. */
 type Value = { r: Number_; size: Number_ } | null;
-/** What unsettled work counts as before lateness and cap; `undefined` for none. `key` names it: an id, or `category#promised`. */
-export type Supposition = (work: Work) => Number_ | undefined;
+/**
+ * What unsettled work counts as before curve, lateness and cap; `undefined` for none. `key` names it: an id, or `category#promised`. What is
+ * taken from a standing has the curves in it already.
+ */
+export type Supposition = (work: Work) => Number_ | { standing: Number_ } | undefined;
 
 export interface Work {
   key: string;
@@ -40,11 +53,13 @@ export function round(value: Number_, { step, mode = 'half-up' }: Round): Number
   return (mode === 'down' || !goesUp ? down : down.add(1)).mul(percent(step));
 }
 
-interface Context {
+export interface Context {
   course: Course;
   now: string;
   suppose: Supposition;
   standing: boolean;
+  /** Occurrences that are only assumed count (forecast and reach). */
+  supposes?: boolean;
 }
 
 interface Inherited {
@@ -56,35 +71,78 @@ interface Inherited {
 }
 
 /** The course's value in one outlook, a fraction of one, or nothing. */
-export function value(course: Course, now: string, suppose: Supposition, standing: boolean): Number_ | null {
-  const context = { course, now, suppose, standing };
-  const inherited: Inherited = {
+export function value(
+  course: Course,
+  now: string,
+  suppose: Supposition,
+  standing: boolean,
+  supposes = false,
+): Number_ | null {
+  return valueOf(course.root.id, { course, now, suppose, standing, supposes })?.r ?? null;
+}
+
+function inheritedBy(course: Course): Inherited {
+  return {
     missing: course.policy?.missing ?? { counts: 'percent' },
     late: course.policy?.late ?? null,
     scale: course.scale,
     above: [],
     extra: false,
   };
-  return ofCategory(course.root, inherited, context)?.r ?? null;
 }
 
-/** The standing of one category, wherever it is. */
-function standingOf(target: Category, { course, now }: Context): Number_ | null {
-  const found: { value: Number_ | null } = { value: null };
-  const inherited = {
-    missing: course.policy?.missing ?? { counts: 'percent' as const },
-    late: course.policy?.late ?? null,
-    scale: course.scale,
+interface Place {
+  node: CourseNode;
+  parent: Category | undefined;
+  inherited: Inherited;
+}
+
+/** A counted node and what it inherits. */
+function place(id: string, course: Course): Place | undefined {
+  const visit = (node: CourseNode, parent: Category | undefined, inherited: Inherited): Place | undefined => {
+    if (node.counted === false) return undefined;
+    if (node.id === id) return { node, parent, inherited };
+    if (node.kind === 'assessment') return undefined;
+    const below = inside(node, inherited, course);
+    for (const child of [...node.children, ...promised(node)]) {
+      const found = visit(child, node, below);
+      if (found) return found;
+    }
+    return undefined;
   };
-  const visit = (node: Category, from: Pick<Inherited, 'missing' | 'late' | 'scale'>): void => {
-    const context = { course, now, suppose: () => undefined, standing: true };
-    if (node === target)
-      found.value = ofCategory(node, { ...from, above: [], extra: false }, context)?.r ?? null;
-    for (const child of node.children)
-      if (child.kind === 'category') visit(child, passedOn(node, from, course));
+  return visit(course.root, undefined, inheritedBy(course));
+}
+
+function inside(node: Category, inherited: Inherited, course: Course): Inherited {
+  return {
+    ...passedOn(node, inherited, course),
+    above: [...inherited.above, node],
+    extra: inherited.extra || !!node.extraCredit,
   };
-  visit(course.root, inherited);
-  return found.value;
+}
+
+/** The value of a node by itself, wherever it stands; nothing where it is not counted. */
+function valueOf(id: string, context: Context): Value {
+  const found = place(id, context.course);
+  if (!found) return null;
+  const { node, parent, inherited } = found;
+  if (!parent) return ofCategory(node as Category, inherited, context);
+  return ofChild(node, parent, inherited, context);
+}
+
+/** The standing of one category without its own curve and deductions. */
+function standingOf(target: Category, { course, now }: Pick<Context, 'course' | 'now'>): Number_ | null {
+  const { inherited } = place(target.id, course)!;
+  const { curve: _curve, ...bare } = target;
+  const children = target.children.filter((child) => !isDeduction(child));
+  const context = { course, now, suppose: () => undefined, standing: true };
+  return ofCategory({ ...bare, children }, inherited, context)?.r ?? null;
+}
+
+type Deduction = Assessment & { deduct: NonNullable<Assessment['deduct']> };
+
+function isDeduction(node: CourseNode): node is Deduction {
+  return node.kind === 'assessment' && node.deduct !== undefined;
 }
 
 /** The forecast's supposition. */
@@ -93,8 +151,8 @@ export function forecast(course: Course, now: string): Supposition {
     if (assume) return assume;
     if (extra) return zero;
     for (const category of [...above].reverse()) {
-      const standing = standingOf(category, { course, now, suppose: () => undefined, standing: true });
-      if (standing) return lesser(standing, one);
+      const standing = standingOf(category, { course, now });
+      if (standing) return { standing: lesser(standing, one) };
     }
     return undefined;
   };
@@ -112,44 +170,160 @@ function passedOn(
   };
 }
 
-function ofCategory(node: Category, inherited: Inherited, context: Context): Value {
-  const { combine = 'points' } = node;
-  const below: Inherited = {
-    ...passedOn(node, inherited, context.course),
-    above: [...inherited.above, node],
-    extra: inherited.extra || !!node.extraCredit,
+/** The weights of a category's children under a scheme, with what moves. */
+function weightsOf(node: Category, scheme: Record<string, string>, isGone: (child: CourseNode) => boolean) {
+  const children = node.children.filter((child) => child.counted !== false);
+  const own = (child: CourseNode) => {
+    const weight = Object.hasOwn(scheme, child.id) ? scheme[child.id] : child.weight;
+    return weight === undefined ? undefined : of(weight);
   };
-  const members: { value: NonNullable<Value>; weight: Number_; extra: boolean }[] = [];
-  const children = [...node.children.filter((child) => child.counted !== false), ...promised(node)];
+  const weights = new Map(children.map((child) => [child.id, own(child)]));
   for (const child of children) {
-    const found = ofChild(child, node, below, context);
-    const weight = child.weight === undefined ? (combine === 'weights' ? zero : one) : of(child.weight);
+    if (node.combine !== 'weights' || !isGone(child)) continue;
+    let to: CourseNode | undefined = child;
+    while (to && isGone(to)) {
+      const next: string = to.weightTo!;
+      to = children.find(({ id }) => id === next);
+    }
+    const moved = own(child) ?? zero;
+    if (to && !moved.equals(0)) weights.set(to.id, (weights.get(to.id) ?? zero).add(moved));
+  }
+  return (child: CourseNode) => weights.get(child.id);
+}
+
+type Member = { value: NonNullable<Value>; weight: Number_; extra: boolean };
+
+function ofCategory(node: Category, inherited: Inherited, context: Context): Value {
+  const below = inside(node, inherited, context.course);
+  const counted = node.children.filter((child) => child.counted !== false);
+  const deductions = counted.filter(isDeduction);
+  let best: { sum: Number_; size: Number_ } | null = null;
+  for (const scheme of [{}, ...(node.schemes ?? []).map(({ weights }) => weights)]) {
+    const found = added(node, scheme, below, context);
+    if (found && (!best || found.sum.compare(best.sum) > 0)) best = found;
+  }
+  const takes = deductions.some(({ deduct }) => !of(deduct.each).equals(0));
+  if (!node.planned && takes && deductions.length === counted.length) best = { sum: one, size: zero };
+  if (!best) return null;
+  const curved = node.curve ? afterCurve(best.sum, node.curve, of(100)) : best.sum;
+  const lost = sum(deductions.map((deduction) => lostBy(deduction, context)));
+  const left = larger(zero, curved.sub(lost));
+  const capped = node.cap === undefined ? left : lesser(left, percent(node.cap));
+  return { r: node.round ? round(capped, node.round) : capped, size: best.size };
+}
+
+function lostBy(piece: Assessment, context: Context): Number_ {
+  const { each, free = '0' } = piece.deduct!;
+  const count = occurrences(piece, context) ?? zero;
+  return larger(zero, count.sub(of(free))).mul(percent(each));
+}
+
+function occurrences(piece: Assessment, { supposes }: Context): Number_ | undefined {
+  if (piece.status === 'scored') return of((piece.score as { points: string }).points);
+  const isUnsettled = piece.status === undefined || piece.status === 'open' || piece.status === 'awaiting';
+  return supposes && isUnsettled && piece.assume !== undefined
+    ? percent(piece.assume).mul(of(piece.possible))
+    : undefined;
+}
+
+/** A category added up with one scheme, before curve, deductions, cap and rounding. */
+function added(
+  node: Category,
+  scheme: Record<string, string>,
+  below: Inherited,
+  context: Context,
+): { sum: Number_; size: Number_ } | null {
+  const { combine = 'points' } = node;
+  const by = node.replace && (valueOf(node.replace.by, context)?.r ?? undefined);
+  const revives = (child: CourseNode) =>
+    by !== undefined && !!node.replace!.excused && !child.extraCredit && isAway(child, below, context);
+  const isGone = (child: CourseNode) =>
+    child.weightTo !== undefined && isAway(child, below, context) && !revives(child);
+  const weightOf = weightsOf(node, scheme, isGone);
+  const members: Member[] = [];
+  const counted = node.children.filter((child) => child.counted !== false && !isDeduction(child));
+  for (const child of [...counted, ...promised(node)]) {
+    const found = revives(child)
+      ? { r: by!, size: of((child as Assessment).possible) }
+      : ofChild(child, node, below, context);
+    const weight = weightOf(child) ?? (combine === 'weights' ? zero : one);
     if (found && (combine === 'equal' || !weight.equals(0)))
       members.push({ value: found, weight, extra: !!child.extraCredit });
   }
   const extra = members.filter((member) => member.extra);
-  const regular = members.filter((member) => !member.extra);
-  const ratio = (kept: typeof members): Number_ | null => {
+  const regular = withReplaced(
+    members.filter((member) => !member.extra),
+    node,
+    by,
+  );
+  const ratio = (kept: Member[]): Number_ | null => {
     const all = [...kept, ...extra];
-    const unit = ({ value: { size }, weight }: (typeof members)[0]) =>
+    const unit = ({ value: { size }, weight }: Member) =>
       combine === 'equal' ? one : combine === 'weights' ? weight : weight.mul(size);
     const under = sum(kept.map(unit));
     return under.equals(0) ? null : sum(all.map((member) => unit(member).mul(member.value.r))).div(under);
   };
   const waits = context.standing && node.drop?.when === 'complete' && isIncomplete(node, context);
   const kept = waits ? regular : afterDrops(regular, node, ratio);
-  const before = ratio(kept);
-  if (!before) return null;
-  const capped = node.cap === undefined ? before : lesser(before, percent(node.cap));
+  const found = ratio(kept);
+  if (!found) return null;
   const size = sum(
     kept.map(({ value: { size }, weight }) => (combine === 'points' ? weight.mul(size) : size)),
   );
-  return { r: node.round ? round(capped, node.round) : capped, size };
+  return { sum: found, size };
+}
+
+/** The lowest so many, one after the other, with the source's value where that is better. */
+function withReplaced(regular: Member[], { replace }: Category, by: Number_ | undefined): Member[] {
+  if (by === undefined) return regular;
+  const lowest = new Set<Member>();
+  for (let count = 0; count < Math.min(replace!.lowest ?? 1, regular.length); count += 1) {
+    const left = regular.filter((member) => !lowest.has(member));
+    lowest.add(left.reduce((low, member) => (member.value.r.compare(low.value.r) < 0 ? member : low)));
+  }
+  return regular.map((member) =>
+    lowest.has(member) && member.value.r.compare(by) < 0
+      ? { ...member, value: { ...member.value, r: by } }
+      : member,
+  );
+}
+
+/** An assessment that is excused, or missing where that counts nothing. */
+function isAway(child: CourseNode, { missing }: Inherited, context: Context): boolean {
+  if (child.kind === 'category' || child.status === 'scored' || isOpen(child, context)) return false;
+  return child.status === 'excused' || missing.counts === 'nothing';
+}
+
+/** A value after a curve. @param whole - full marks in the unit of `add` and `full` */
+function afterCurve(r: Number_, curve: Curve, whole: Number_): Number_ {
+  const x = r.mul(100);
+  if ('add' in curve) return larger(zero, r.mul(whole).add(of(curve.add)).div(whole));
+  if ('times' in curve) return r.mul(of(curve.times));
+  if ('full' in curve) return r.mul(whole).div(of(curve.full));
+  if ('root' in curve) return rootOf(x).div(10_000);
+  if ('steps' in curve) return percent(curve.steps.find(({ from }) => x.compare(of(from)) >= 0)!.gives);
+  const [x0, x1] = curve.line.from.map(of) as [Number_, Number_];
+  const [y0, y1] = curve.line.to.map(of) as [Number_, Number_];
+  const y = y0.add(x.sub(x0).mul(y1.sub(y0)).div(x1.sub(x0)));
+  return larger(zero, y.div(100));
+}
+
+/** The largest n with (2n − 1)² ≤ 4·10⁶·x, or 0: from where floats put it, a step at a time. */
+function rootOf(x: Number_): Number_ {
+  const fits = (n: number) =>
+    of(2 * n - 1)
+      .pow(2)!
+      .compare(x.mul(4_000_000)) <= 0;
+  let n = Math.max(0, Math.floor(1000 * Math.sqrt(x.valueOf())) - 2);
+  while (fits(n + 1)) n += 1;
+  return n > 0 && fits(n) ? of(n) : zero;
 }
 
 function promised(node: Category): Assessment[] {
   if (!node.planned) return [];
-  const listed = node.children.filter((child) => child.counted !== false && !child.extraCredit).length;
+  const listed = node.children.filter(
+    (child) => child.counted !== false && !child.extraCredit && !isDeduction(child),
+  ).length;
   const { pieces, possible = '100' } = node.planned;
   return Array.from({ length: Math.max(0, pieces - listed) }, (_, index) => ({
     kind: 'assessment',
@@ -171,8 +345,19 @@ function ofChild(child: CourseNode, parent: Category, inherited: Inherited, cont
     above: inherited.above,
   });
   if (supposed === undefined) return null;
-  const capped = child.cap === undefined ? supposed : lesser(supposed, percent(child.cap));
+  const curved = curvedWork(supposed, child.curve, of(100));
+  const capped = child.cap === undefined ? curved : lesser(curved, percent(child.cap));
   return { r: child.round ? round(capped, child.round) : capped, size: zero };
+}
+
+/** Unsettled work after its curve: a 0 stays 0, and what is taken from a standing has its curves already. */
+function curvedWork(
+  supposed: NonNullable<ReturnType<Supposition>>,
+  curve: Curve | undefined,
+  whole: Number_,
+): Number_ {
+  if ('standing' in supposed) return supposed.standing;
+  return !curve || supposed.equals(0) ? supposed : afterCurve(supposed, curve, whole);
 }
 
 function isOpen(piece: Assessment, { course, now }: Context): boolean {
@@ -190,7 +375,7 @@ function isOpen(piece: Assessment, { course, now }: Context): boolean {
 function isIncomplete(node: Category, context: Context): boolean {
   if (promised(node).length > 0) return true;
   return node.children.some((child) => {
-    if (child.counted === false || child.extraCredit) return false;
+    if (child.counted === false || child.extraCredit || isDeduction(child)) return false;
     return child.kind === 'category' ? isIncomplete(child, context) : isOpen(child, context);
   });
 }
@@ -208,9 +393,12 @@ function ofPiece(piece: Assessment, inherited: Inherited, context: Context): Val
   if (piece.status === 'excused') return null;
   if (piece.status === 'scored') {
     const { scale } = piece;
-    r = entered(piece, scale === undefined ? inherited.scale : context.course.scales![scale]!);
-  } else if (isOpen(piece, context)) r = context.suppose(work);
-  else
+    const score = entered(piece, scale === undefined ? inherited.scale : context.course.scales![scale]!);
+    r = piece.curve ? afterCurve(score, piece.curve, size) : score;
+  } else if (isOpen(piece, context)) {
+    const supposed = context.suppose(work);
+    r = supposed === undefined ? undefined : curvedWork(supposed, piece.curve, size);
+  } else
     return inherited.missing.counts === 'nothing' ? null : capped(percent(inherited.missing.percent ?? '0'));
   return r === undefined ? null : capped(afterLate(r, piece, inherited.late));
 }
@@ -235,8 +423,6 @@ function afterLate(r: Number_, { late, due, extended }: Assessment, policy: Late
   const left = r.sub(counted.mul(percent(policy.perDay)).mul(base));
   return larger(larger(left, lesser(r, percent(policy.floor ?? '0'))), zero);
 }
-
-type Member = { value: NonNullable<Value>; weight: Number_; extra: boolean };
 
 function afterDrops(
   regular: Member[],
@@ -272,6 +458,125 @@ function bestWithout(regular: Member[], count: number, ratio: (kept: Member[]) =
   };
   choose(0, []);
   return best!.kept;
+}
+
+/** Whether a course has a forecast: something is known, and all that takes part has one. */
+export function hasForecast(course: Course, now: string): boolean {
+  const context = { course, now, suppose: forecast(course, now), standing: false, supposes: true };
+  const isKnown = (node: CourseNode): boolean => {
+    if (node.counted === false) return false;
+    if (node.kind === 'category') {
+      const counted = node.children.filter((child) => child.counted !== false);
+      const isFull = !node.planned && counted.length > 0 && counted.every(isDeduction);
+      const takes = counted.some((child) => isDeduction(child) && !of(child.deduct.each).equals(0));
+      return (isFull && takes) || node.children.some(isKnown);
+    }
+    if (isDeduction(node)) return false;
+    const found = place(node.id, course)!;
+    return isOpen(node, context) ? node.assume !== undefined : !isAway(node, found.inherited, context);
+  };
+  return isKnown(course.root) && !lacks(course.root.id, context);
+}
+
+/** Whether something that a node's value hangs on has no forecast. */
+function lacks(id: string, context: Context): boolean {
+  const found = place(id, context.course);
+  if (!found) return false;
+  const { node, parent, inherited } = found;
+  const isEmpty = node.kind === 'category' && node.children.length === 0 && !node.planned;
+  const isPiece = isEmpty && !!parent && (parent.combine ?? 'points') !== 'points' && !node.extraCredit;
+  if (node.kind === 'assessment' || isPiece) {
+    if (node.kind === 'assessment' && !isOpen(node, context)) return false;
+    return ofChild(node, parent!, inherited, context) === null;
+  }
+  const below = inside(node, inherited, context.course);
+  const by = node.replace && valueOf(node.replace.by, context)?.r;
+  const isGone = (child: CourseNode) =>
+    child.weightTo !== undefined &&
+    isAway(child, below, context) &&
+    !(by && node.replace!.excused && !child.extraCredit);
+  const schemes = [{}, ...(node.schemes ?? []).map(({ weights }) => weights)];
+  const weighs = (child: CourseNode) =>
+    node.combine === 'equal' ||
+    schemes.some((scheme) => {
+      const weight = weightsOf(node, scheme, isGone)(child);
+      return weight === undefined ? node.combine !== 'weights' : !weight.equals(0);
+    });
+  const children = [...node.children, ...promised(node)].filter(
+    (child) => child.counted !== false && !isDeduction(child) && weighs(child),
+  );
+  return (
+    children.some((child) => lacks(child.id, context)) || (!!node.replace && lacks(node.replace.by, context))
+  );
+}
+
+/**
+ * The label that a course's value gets, with its requirements.
+ *
+ * @param isTried - whose score is only tried, so that its points decide nothing
+ */
+export function letter(
+  context: Context,
+  isTried: (id: string) => boolean = () => false,
+): { label: string; held: string[] } | null {
+  const { course, now, suppose, standing, supposes } = context;
+  const found = value(course, now, suppose, standing, supposes);
+  if (!found) return null;
+  const { bands, round: by } = course.scale;
+  const shown = by ? round(found, by) : found;
+  const alone = bands.findIndex(({ from }) => shown.compare(percent(from)) >= 0);
+  const failing = (course.requirements ?? []).filter(
+    (requirement) => !(isTried(requirement.of) && 'atMost' in requirement) && fails(requirement, context),
+  );
+  const placeOf = (requirement: Requirement) => bands.findIndex(({ label }) => label === requirement.for);
+  let reached = alone;
+  while (failing.some((requirement) => reached <= placeOf(requirement))) reached += 1;
+  const held = failing.filter((requirement) => alone <= placeOf(requirement)).map(({ of: id }) => id);
+  return { label: bands[reached]!.label, held: [...new Set(held)] };
+}
+
+function fails(requirement: Requirement, context: Context): boolean {
+  const { course, standing } = context;
+  const found = place(requirement.of, course);
+  if (!found) return false;
+  if ('atMost' in requirement) return (pointsOf(found, context) ?? zero).compare(of(requirement.atMost)) > 0;
+  if ('atLeast' in requirement) {
+    if (!standing && lacks(requirement.of, context)) return false;
+    const has = valueOf(requirement.of, context);
+    return !!has && has.r.compare(percent(requirement.atLeast)) < 0;
+  }
+  const { node, inherited } = found;
+  if (node.kind === 'assessment') throw new Error('pieces of a piece');
+  const below = inside(node, inherited, course);
+  const there = [...node.children, ...promised(node)].filter(
+    (child): child is Assessment =>
+      child.kind === 'assessment' &&
+      child.counted !== false &&
+      !child.extraCredit &&
+      !isDeduction(child) &&
+      !isAway(child, below, context),
+  );
+  const can = there.filter((piece) => {
+    const isUnsettled = isOpen(piece, context);
+    if (!isUnsettled && piece.status !== 'scored') return false;
+    const has = ofPiece(piece, below, context);
+    if (!has) return true;
+    return has.r.compare(zero) > 0 && has.r.compare(percent(requirement.each ?? '0')) >= 0;
+  });
+  return can.length < Math.min(requirement.pieces, there.length);
+}
+
+function pointsOf({ node, inherited }: Place, context: Context): Number_ | undefined {
+  if (node.kind === 'category') return undefined;
+  if (isDeduction(node)) return occurrences(node, context);
+  const { scale } = node;
+  if (node.status === 'scored')
+    return entered(node, scale === undefined ? inherited.scale : context.course.scales![scale]!).mul(
+      of(node.possible),
+    );
+  return context.supposes && isOpen(node, context) && node.assume !== undefined
+    ? percent(node.assume).mul(of(node.possible))
+    : undefined;
 }
 
 export { zero, one };

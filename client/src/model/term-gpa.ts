@@ -1,4 +1,4 @@
-import { decimalText, gpa, OUTLOOKS, type Course, type OutlookName } from '@fidens/core';
+import { decimalText, gpa, letterOf, OUTLOOKS, type Course, type OutlookName } from '@fidens/core';
 import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { compute } from './computed';
@@ -25,10 +25,10 @@ export function useGpas(courses: readonly StoredCourse[]): Gpas {
   const now = useNow();
   const found = OUTLOOKS.map((name) =>
     gpa(
-      courses.map(({ document }) => ({
-        course: document,
-        value: compute(document, now).outlooks[name]?.worth?.value,
-      })),
+      courses.map(({ document }) => {
+        const { outlooks, letters } = compute(document, now);
+        return { course: document, band: letterOf(outlooks[name], letters)?.band };
+      }),
     ),
   );
   const points = Object.fromEntries(

@@ -23,7 +23,7 @@ export function consistencyFaults(document: Json): Fault[] {
   return new Consistency(document).faults();
 }
 
-const RULES: readonly CategoryRule<never>[] = Object.values(CATEGORY_RULES);
+const RULES: readonly Pick<CategoryRule<never>, 'faults'>[] = Object.values(CATEGORY_RULES);
 
 class Consistency {
   readonly #faults: Fault[] = [];

@@ -1,3 +1,4 @@
+import type { Deduct } from '../rules/deduct';
 import type { Assessment, Category, Course, CourseNode } from './course';
 
 /** A node with its place: the categories above it, from the root down. */
@@ -51,5 +52,13 @@ export function isCounted({ node, ancestors }: Placed): boolean {
 
 /** Whether a child is a regular one that counts: neither extra credit, nor a deduction, which is no piece of work. */
 export function isRegularChild(child: CourseNode): boolean {
-  return child.counted !== false && !child.extraCredit && !(child.kind === 'assessment' && child.deduct);
+  return child.counted !== false && !child.extraCredit && !isDeduction(child);
 }
+
+/** Whether a node counts occurrences, which take something away, and no marks. */
+export function isDeduction(node: CourseNode): node is Deduction {
+  return node.kind === 'assessment' && node.deduct !== undefined;
+}
+
+/** An assessment that is a deduction. */
+export type Deduction = Assessment & { deduct: Deduct };

@@ -1,5 +1,6 @@
 import type { Category, Course, CourseNode } from '../document/course';
 import { isSame } from '../document/same';
+import { renamedRequirements, withRenamedRules } from '../document/references';
 import { nodesIn, walk } from '../document/tree';
 import { LIMITS } from '../rules/limits';
 import { courseSetting, setting, type CourseFields, type Edit, type NodeFields } from './edit';
@@ -27,7 +28,14 @@ export function difference(before: Course, after: Course): Edit[] {
  * @param file - what comes in its place
  */
 export function replacement(course: Course, file: Course): Edit[] {
-  return difference(course, { ...file, root: aligned(course.root, file.root) });
+  return difference(course, alignedCourse(course, file));
+}
+
+/** A course under the ids of another. */
+export function alignedCourse({ root: own }: Course, { requirements, ...wanted }: Course): Course {
+  const { root, idOf } = alignedTree(own, wanted.root);
+  const named = renamedRequirements(requirements, idOf);
+  return { ...wanted, ...(named && { requirements: named }), root };
 }
 
 type Fields = Record<string, unknown>;
@@ -121,6 +129,14 @@ interface Chain {
  * @param taken - ids that are in use beside those of `own`
  */
 export function aligned(own: Category, wanted: Category, taken: Iterable<string> = []): Category {
+  return alignedTree(own, wanted, taken).root;
+}
+
+function alignedTree(
+  own: Category,
+  wanted: Category,
+  taken: Iterable<string> = [],
+): { root: Category; idOf: (id: string) => string } {
   const free = new Map(nodesIn(own).map((node) => [node.id, node]));
   const used = new Set([...taken, ...free.keys()]);
   const partners = new Map<CourseNode, CourseNode>([[wanted, own]]);
@@ -144,11 +160,14 @@ export function aligned(own: Category, wanted: Category, taken: Iterable<string>
     partners.set(node, partner);
     free.delete(partner.id);
   }
+  const ids = new Map<string, string>();
   const rename = (node: CourseNode): CourseNode => {
     const id = partners.get(node)?.id ?? freeId(node.id, used);
+    ids.set(node.id, id);
     return node.kind === 'category' ? { ...node, id, children: node.children.map(rename) } : { ...node, id };
   };
-  return rename(wanted) as Category;
+  const idOf = (id: string) => ids.get(id) ?? id;
+  return { root: withRenamedRules(rename(wanted) as Category, idOf), idOf };
 }
 
 function freeId(wanted: string, used: Set<string>): string {

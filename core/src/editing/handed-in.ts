@@ -42,6 +42,6 @@ export function handedInNow(course: Course, now: Moment): HandedIn {
 
 function isPastDue(piece: Assessment, course: Course, now: Moment): boolean {
   const due = piece.extended ?? piece.due;
-  if (statusOf(piece) !== 'open' || due === undefined || piece.late) return false;
+  if (statusOf(piece) !== 'open' || due === undefined || piece.late || piece.deduct) return false;
   return instant(due) < instant(now) && !isOverdue(piece, course, now);
 }

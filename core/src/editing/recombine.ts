@@ -1,5 +1,5 @@
 import type { Category, Combine, Course, CourseNode, Decimal, Moment } from '../document/course';
-import { find } from '../document/tree';
+import { find, isDeduction, isRegularChild } from '../document/tree';
 import { outlooks } from '../grading/outlook';
 import { isDecimal } from '../numbers/decimal';
 import { decimalText, HUNDRED, rational, sumOf, type Rational } from '../numbers/rational';
@@ -29,18 +29,21 @@ export interface Recombination {
 export function recombinations(course: Course, id: string, combine: Combine, now: Moment): Recombination[] {
   const category = find(course, id)?.node;
   if (category?.kind !== 'category') return [];
-  const change = setting(id, { combine });
+  const change = setting(id, { combine, ...(combine !== 'weights' && category.schemes && { schemes: undefined }) });
   const weighed = category.children.filter(({ weight }) => weight !== undefined);
-  const kept: Recombination = { weights: 'kept', edits: [change] };
+  // Where weights do not combine there is none to move.
+  const moving = combine === 'weights' ? [] : category.children.filter(({ weightTo }) => weightTo !== undefined);
+  const still = moving.map((child) => setting(child.id, { weightTo: undefined }));
+  const kept: Recombination = { weights: 'kept', edits: [change, ...still] };
   if (combine !== 'weights') {
     if (weighed.length === 0) return [kept];
     const gone = weighed.map((child) => setting(child.id, { weight: undefined }));
-    return [{ weights: 'gone', edits: [change, ...gone] }, kept];
+    return [{ weights: 'gone', edits: [change, ...still, ...gone] }, kept];
   }
   const counts = countsOf(course, category, now);
   if (!counts || category.children.length === 0) return [kept];
   const edits = category.children.flatMap((child, index) =>
-    child.weight === counts[index] ? [] : [setting(child.id, { weight: counts[index]! })],
+    child.weight === counts[index] || isDeduction(child) ? [] : [setting(child.id, { weight: counts[index]! })],
   );
   const current: Recombination = { weights: 'counts', edits: [change, ...edits] };
   return weighed.length === 0 || edits.length === 0 ? [current] : [current, kept];
@@ -53,7 +56,7 @@ export function recombinations(course: Course, id: string, combine: Combine, now
 function countsOf(course: Course, category: Category, now: Moment): Decimal[] | undefined {
   const sizes = category.children.map((child) => countOf(course, category, child, now));
   const whole = sumOf(
-    category.children.flatMap((child, index) => (child.extraCredit ? [] : [sizes[index]!])),
+    category.children.flatMap((child, index) => (isRegularChild(child) ? [sizes[index]!] : [])),
     (size) => size,
   );
   if (whole.n === 0n) return undefined;
@@ -69,6 +72,7 @@ function countOf(
   child: CourseNode,
   now: Moment,
 ): Rational {
+  if (isDeduction(child)) return rational('0');
   if (combine === 'equal') return rational('1');
   const weight = rational(child.weight ?? '1');
   if (child.kind === 'assessment') return weight.mul(rational(child.possible));
@@ -107,16 +111,17 @@ function textOf(value: Rational): Decimal | undefined {
 export function countingDouble(course: Course, id: string): Edit[] | undefined {
   const placed = find(course, id);
   const parent = placed?.ancestors.at(-1);
-  if (!placed || !parent) return undefined;
+  if (!placed || !parent || isDeduction(placed.node)) return undefined;
   const { combine = 'points' } = parent;
   const { weight } = placed.node;
   const doubled = (from: Decimal) =>
     setting(id, { weight: decimalText(rational(from).mul(rational('2')), 6) });
   if (combine === 'points') return [doubled(weight ?? '1')];
   if (combine === 'weights') return weight === undefined ? undefined : [doubled(weight)];
-  if (parent.planned || parent.children.length < 2) return undefined;
+  const others = parent.children.filter((child) => !isDeduction(child));
+  if (parent.planned || others.length < 2) return undefined;
   return [
     setting(parent.id, { combine: 'weights' }),
-    ...parent.children.map((child) => (child.id === id ? doubled('1') : setting(child.id, { weight: '1' }))),
+    ...others.map((child) => (child.id === id ? doubled('1') : setting(child.id, { weight: '1' }))),
   ];
 }

@@ -1,6 +1,7 @@
 import type { Assessment, Category, Course, CourseNode } from '../document/course';
+import { withoutHanging, withRenamedRules } from '../document/references';
 import { find, nodesIn, walk } from '../document/tree';
-import { aligned, difference } from './difference';
+import { aligned, alignedCourse, difference } from './difference';
 import type { Edit } from './edit';
 
 /** What belongs to one student or one term and not to the rules. */
@@ -56,7 +57,13 @@ export function rulesAlone(sheet: Course): Course {
       .filter((child) => category === sheet.root || !isListed(category, child))
       .map((child) => (child.kind === 'category' ? visit(child) : child)),
   });
-  return { ...sheet, root: visit(sheet.root) };
+  return withoutLost({ ...sheet, root: visit(sheet.root) });
+}
+
+/** A course without the rules that name what is not in it. */
+function withoutLost(course: Course): Course {
+  const there = new Set(nodesIn(course.root).map(({ id }) => id));
+  return withoutHanging(course, (id) => there.has(id));
 }
 
 function isListed({ combine }: Category, child: CourseNode): boolean {
@@ -73,15 +80,16 @@ function isListed({ combine }: Category, child: CourseNode): boolean {
  * @param how - whether its pieces come too, or its rules alone, and all pieces of the course stay
  */
 export function withSheet(course: Course, sheet: Course, how: 'all' | 'alone' = 'all'): Course {
-  const { policy: _policy, ...kept } = course;
-  const rules = aligned(course.root, ruleSheet(sheet).root);
-  return {
+  const { policy: _policy, requirements: _requirements, ...kept } = course;
+  const { root: rules, requirements } = alignedCourse(course, ruleSheet(sheet));
+  return withoutLost({
     ...kept,
     scale: sheet.scale,
+    ...(requirements && { requirements }),
     ...((course.scales ?? sheet.scales) && { scales: { ...course.scales, ...sheet.scales } }),
     ...(sheet.policy && { policy: sheet.policy }),
     root: merged(course.root, rules, how === 'all' ? hasRecord : () => true),
-  };
+  });
 }
 
 /**
@@ -98,7 +106,10 @@ export function copyRules(course: Course, from: string, to: string): Edit[] {
   const { children } = aligned(target, rules, taken);
   const { name } = target;
   const wanted = { ...rules, ...chosen(target, PART), id: to, name, children };
-  return difference({ ...course, root: target }, { ...course, root: merged(target, wanted, () => true) });
+  const root = merged(target, wanted, () => true);
+  const there = new Set([...taken, ...nodesIn(root).map((node) => node.id)]);
+  const whole = withRenamedRules(root, (id) => (there.has(id) ? id : undefined));
+  return difference({ ...course, root: target }, { ...course, root: whole });
 }
 
 /** What a category or piece is to what it stands in. */

@@ -65,7 +65,11 @@ function penaltyBranch<N>(value: N, late: N, { floor }: Penalty<N>, a: Arithmeti
 }
 
 /** The same for a cap and a rounding alone. */
-function topBend<N>(value: N, { cap, round }: Pick<Adjustment<N>, 'cap' | 'round'>, a: Arithmetic<N>): string {
+function topBend<N>(
+  value: N,
+  { cap, round }: Pick<Adjustment<N>, 'cap' | 'round'>,
+  a: Arithmetic<N>,
+): string {
   const most = atMost(value, cap, a);
   if (round) return String(a.approximate(a.round(most, round)));
   return cap !== undefined && a.compare(value, cap) >= 0 ? 'c' : '';

@@ -188,7 +188,8 @@ class Evaluation {
     const lost = exact.sum(deducted, (each) => each.lost);
     const after = sum === undefined ? undefined : finished(sum, { ...category, lost }, exact);
     const acts = category.curve !== undefined || lost.n !== 0n;
-    const plain = acts && sum !== undefined ? finished(sum, { ...category, curve: undefined, lost: ZERO }, exact) : after;
+    const plain =
+      acts && sum !== undefined ? finished(sum, { ...category, curve: undefined, lost: ZERO }, exact) : after;
     return {
       ...best,
       category,
@@ -246,7 +247,9 @@ export function sumsOf(
 ): Sum[] {
   return category
     .weightings(by !== undefined)
-    .map((weighting, index) => sumOf(category, children, weighting, by, assumption, before?.[index]?.members));
+    .map((weighting, index) =>
+      sumOf(category, children, weighting, by, assumption, before?.[index]?.members),
+    );
 }
 
 function sumOf(
@@ -289,7 +292,8 @@ function replacing(
   by: Rational,
 ): readonly Part[] {
   const { lowest, excused } = replacement!;
-  const withBy = (part: Part, size: Rational) => partOf(combine, part, part.weight, { value: by, size }, true);
+  const withBy = (part: Part, size: Rational) =>
+    partOf(combine, part, part.weight, { value: by, size }, true);
   const there = own.map((part) =>
     excused && canRevive(part.node) && isIn(part) ? withBy(part, part.node.size) : part,
   );
@@ -326,7 +330,8 @@ export function tallyOf({ combine }: PlannedCategory, members: readonly Part[]):
 
 /** The value of a piece under an assumption, after its curve, lateness and cap, or nothing. */
 export function pieceValue(piece: PlannedPiece, assumption: Assumption): Rational | undefined {
-  if (piece.settlement !== 'unsettled') return piece.entered && adjusted(piece.entered, piece.handling, exact);
+  if (piece.settlement !== 'unsettled')
+    return piece.entered && adjusted(piece.entered, piece.handling, exact);
   const value = assumption.valueOf(piece);
   if (value !== undefined) return adjusted(value, piece.handling, exact);
   const standing = assumption.standingOf?.(piece);

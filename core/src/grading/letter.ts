@@ -12,7 +12,7 @@ import {
 } from '../numbers/rational';
 import { rounding } from '../rules/round';
 import type { Derivation } from './combine';
-import type { Plan } from './plan';
+import type { Plan, PlannedRequirement } from './plan';
 import { judge, type Judged } from './requirement';
 
 const HALF = fractionOfPercent('50');
@@ -23,10 +23,14 @@ export interface Letters {
   readonly round: Rounding<Rational> | undefined;
   /** What a value of one is written as, where that is not 100 percent. */
   readonly outOf: Rational | undefined;
+  /** What letters need beside the percent. */
+  readonly requirements: readonly PlannedRequirement[];
 }
 
-export function lettersOf(scale: Scale): Letters {
+/** A scale by its percents alone; or a planned course's, with what its letters need beside. */
+export function lettersOf(scale: Scale, requirements: readonly PlannedRequirement[] = []): Letters {
   return {
+    requirements,
     bands: scale.bands.map((band) => ({ band, from: fractionOfPercent(band.from) })),
     round: rounding(scale.round),
     outOf: scale.outOf === undefined ? undefined : rational(scale.outOf),
@@ -86,21 +90,27 @@ export interface Letter {
  * The letter of an outlook (grading rules, sections 6 and 16): the best band that the percent reaches and for which no requirement fails.
  *
  * @param derivation - of the course's root
+ * @param letters - those of the course, with its requirements
  * @returns nothing where it has no value
  */
-export function letterOf(
-  derivation: Derivation | undefined,
-  { course, requirements }: Plan,
-  letters: Letters = lettersOf(course.scale),
-): Letter | undefined {
+export function letterOf(derivation: Derivation | undefined, letters: Letters): Letter | undefined {
   if (!derivation?.worth) return undefined;
+  const { bands, requirements } = letters;
   const alone = bandOf(derivation.worth.value, letters);
   if (requirements.length === 0) return { band: alone, alone, held: [] };
+  const place = bands.findIndex(({ band }) => band === alone);
   const failing = judge(derivation, requirements).filter(({ verdict }) => verdict === 'failed');
-  const { bands } = course.scale;
-  const reached = Math.max(bands.indexOf(alone), ...failing.map(({ requirement }) => requirement.band + 1));
-  const held = failing.filter(({ requirement }) => requirement.band >= bands.indexOf(alone));
-  return { band: bands[reached]!, alone, held };
+  const reached = Math.max(place, ...failing.map(({ requirement }) => requirement.band + 1));
+  return {
+    band: bands[reached]!.band,
+    alone,
+    held: failing.filter(({ requirement }) => requirement.band >= place),
+  };
+}
+
+/** The letters of a planned course, with what they need beside the percent. */
+export function courseLetters({ course, requirements }: Plan): Letters {
+  return lettersOf(course.scale, requirements);
 }
 
 /** Decimals beyond which a percent is told by the cut-off that it misses. */

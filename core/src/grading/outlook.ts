@@ -30,10 +30,7 @@ export interface Outlooks {
   readonly forecastOf: Forecast;
   readonly forecasting: Forecasting;
   /** The derivation with any other values for unsettled work, and with the deductions that are assumed. */
-  readonly supposing: (
-    valueOf: Assumption['valueOf'],
-    standingOf?: Assumption['standingOf'],
-  ) => Derivation;
+  readonly supposing: (valueOf: Assumption['valueOf'], standingOf?: Assumption['standingOf']) => Derivation;
 }
 
 /**
@@ -53,7 +50,10 @@ export function outlooksOf(plan: Plan): Outlooks {
   const standing = deriveCategory(plan.root, STANDING);
   const unsettled = plan.pieces.filter(({ settlement }) => settlement === 'unsettled');
   const open = movedBy(unsettled);
-  const supposed = movedBy([...unsettled, ...plan.deductions.filter(({ assumed }) => assumed).map(({ parent }) => parent)]);
+  const supposed = movedBy([
+    ...unsettled,
+    ...plan.deductions.filter(({ assumed }) => assumed).map(({ parent }) => parent),
+  ]);
   const derive = (valueOf: Assumption['valueOf']) =>
     rederive(standing, open, { valueOf, waits: false, supposes: false });
   const supposing: Outlooks['supposing'] = (valueOf, standingOf) =>

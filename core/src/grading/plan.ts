@@ -12,7 +12,7 @@ import {
   type Status,
 } from '../document/course';
 import { scaleNamed } from '../document/scale';
-import { isRegularChild } from '../document/tree';
+import { isDeduction, isRegularChild, type Deduction } from '../document/tree';
 import { fractionOfPercent, HUNDRED, rational, ZERO, type Rational } from '../numbers/rational';
 import { bendingOf, type Bending } from '../rules/curve/bend';
 import type { Curve } from '../rules/curve/form';
@@ -73,7 +73,7 @@ export interface PlannedDeduction {
   readonly kind: 'deduction';
   readonly id: string;
   readonly name: string;
-  readonly source: Assessment;
+  readonly source: Deduction;
   readonly parent: PlannedCategory;
   /** What each takes, a fraction of the category's full marks. */
   readonly each: Rational;
@@ -112,7 +112,8 @@ export interface PlannedPiece extends PlannedFields {
   readonly handling: Adjustment<Rational>;
 }
 
-export interface PlannedCategory extends PlannedFields, Rule, Pick<Adjustment<Rational>, 'curve' | 'cap' | 'round'> {
+export interface PlannedCategory
+  extends PlannedFields, Rule, Pick<Adjustment<Rational>, 'curve' | 'cap' | 'round'> {
   readonly kind: 'category';
   readonly source: Category;
   /** Its counted children in order, the promised pieces last. */
@@ -216,20 +217,23 @@ class Planner {
     };
     const counted = source.children.filter((child) => child.counted !== false);
     for (const child of counted) {
-      if (child.kind === 'assessment' && child.deduct) category.deductions.push(this.#deduction(child, category));
+      if (isDeduction(child))
+        category.deductions.push(this.#deduction(child, category));
       else category.children.push(this.#node(child, below));
     }
     this.#addPromised(category, below);
     category.incomplete = category.children.some(holdsDropsUp);
     (category as { beginsFull: boolean }).beginsFull =
-      !source.planned && category.children.length === 0 && category.deductions.some(({ each }) => each.n > 0n);
+      !source.planned &&
+      category.children.length === 0 &&
+      category.deductions.some(({ each }) => each.n > 0n);
     category.weightings = weightingsOf(category);
     if (source.replace) this.#replacing.push(category);
     return category;
   }
 
-  #deduction(source: Assessment, parent: PlannedCategory): PlannedDeduction {
-    const { each, free = '0' } = source.deduct!;
+  #deduction(source: Deduction, parent: PlannedCategory): PlannedDeduction {
+    const { each, free = '0' } = source.deduct;
     const status = statusOf(source);
     const { score } = source;
     const isOpen = status === 'open' || status === 'awaiting';

@@ -1,5 +1,5 @@
 import type { Category, CourseNode } from '../document/course';
-import { isCounted, isRegularChild, walk } from '../document/tree';
+import { isCounted, isDeduction, isRegularChild, walk } from '../document/tree';
 import { decimalText, HUNDRED, rational, ZERO, type Rational } from '../numbers/rational';
 import { CATEGORY_RULES, RULE_NAMES } from '../rules';
 import type { CategoryRule, RuleProblem } from '../rules/rule';
@@ -14,7 +14,12 @@ export type Problem =
   | { readonly code: 'weights-total'; readonly at: string; readonly total: string }
   | { readonly code: 'scheme-total'; readonly at: string; readonly scheme: string; readonly total: string }
   /** A requirement asks for more pieces than there are. */
-  | { readonly code: 'required-short'; readonly at: string; readonly required: number; readonly pieces: number };
+  | {
+      readonly code: 'required-short';
+      readonly at: string;
+      readonly required: number;
+      readonly pieces: number;
+    };
 
 /**
  * The problems of a course in tree order, a parent before its children; those of its requirements last.
@@ -26,8 +31,7 @@ export function problems({ course, requirements }: Plan): Problem[] {
   for (const placed of walk(course)) {
     if (!isCounted(placed)) continue;
     const { node, ancestors: above } = placed;
-    const isDeduction = node.kind === 'assessment' && node.deduct !== undefined;
-    if (above.at(-1)?.combine === 'weights' && node.weight === undefined && !isDeduction)
+    if (above.at(-1)?.combine === 'weights' && node.weight === undefined && !isDeduction(node))
       found.push({ code: 'no-weight', at: node.id });
     if (node.kind === 'category') found.push(...problemsOfCategory(node, node === course.root));
   }

@@ -80,7 +80,10 @@ export function qualifies({ status }: PlannedPiece, value: Rational, least: Rati
 }
 
 /** The points of an assessment as they were entered, or as they are supposed. */
-function pointsOf(of: NonNullable<PlannedRequirement['of']>, { assumption }: Derivation): Rational | undefined {
+function pointsOf(
+  of: NonNullable<PlannedRequirement['of']>,
+  { assumption }: Derivation,
+): Rational | undefined {
   if (of.kind === 'category') return undefined;
   if (of.kind === 'deduction') return of.counted ?? (assumption.supposes ? of.assumed : undefined);
   if (of.status === 'scored') return of.entered!.mul(of.size);

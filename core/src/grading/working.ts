@@ -29,7 +29,8 @@ export function pieceSteps(piece: PlannedPiece, assumption: Assumption): PieceSt
   const { handling } = piece;
   const isResult = piece.settlement !== 'unsettled' || assumption.valueOf(piece) !== undefined;
   const onCurve = isResult ? curved(first.value, handling, exact) : first.value;
-  if (onCurve.compare(first.value) !== 0) steps.push({ kind: 'curved', curve: curveOf(piece), value: onCurve });
+  if (onCurve.compare(first.value) !== 0)
+    steps.push({ kind: 'curved', curve: curveOf(piece), value: onCurve });
   const afterLate = handling.penalty ? afterPenalty(onCurve, handling.penalty, exact) : onCurve;
   if (piece.lateness && piece.status !== 'missing') {
     steps.push({ kind: 'late', lateness: piece.lateness, value: afterLate });

@@ -1,8 +1,7 @@
 import type { Course, Moment } from '../document/course';
 import type { Derivation } from '../grading/combine';
-import { letterOf } from '../grading/letter';
+import { courseLetters, letterOf, type Letters } from '../grading/letter';
 import { outlooks, type Outlooks } from '../grading/outlook';
-import type { Plan } from '../grading/plan';
 import { problems, type Problem } from '../grading/problems';
 import { decimalText, fractionText, HUNDRED, rational } from '../numbers/rational';
 import { reach, type BandReach, type Gap } from '../search/reach';
@@ -48,12 +47,13 @@ export interface Answer {
 export function answer(course: Course, now: Moment, piece?: string): Answer {
   const found = outlooks(course, now);
   const { plan } = found;
+  const letters = courseLetters(plan);
   return {
     title: course.title,
-    standing: outlookAnswer(found.standing, plan),
-    floor: outlookAnswer(found.floor, plan),
-    ceiling: outlookAnswer(found.ceiling, plan),
-    forecast: outlookAnswer(found.forecast, plan),
+    standing: outlookAnswer(found.standing, letters),
+    floor: outlookAnswer(found.floor, letters),
+    ceiling: outlookAnswer(found.ceiling, letters),
+    forecast: outlookAnswer(found.forecast, letters),
     reach: reach(found).map((entry) => ({
       ...bandAnswer(entry),
       from: decimalText(rational(entry.band.from), 6),
@@ -65,8 +65,8 @@ export function answer(course: Course, now: Moment, piece?: string): Answer {
   };
 }
 
-function outlookAnswer(derivation: Derivation | undefined, plan: Plan): OutlookAnswer | null {
-  const letter = letterOf(derivation, plan);
+function outlookAnswer(derivation: Derivation | undefined, letters: Letters): OutlookAnswer | null {
+  const letter = letterOf(derivation, letters);
   if (!derivation?.worth || !letter) return null;
   const percent = derivation.worth.value.mul(HUNDRED);
   const held = [...new Set(letter.held.map(({ requirement }) => requirement.source.of))];

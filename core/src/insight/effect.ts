@@ -1,7 +1,7 @@
 import type { Course, Moment } from '../document/course';
 import { pieces } from '../document/tree';
 import type { Derivation, Part } from '../grading/combine';
-import { bandOf, lettersOf, shownPercent, type Letters } from '../grading/letter';
+import { courseLetters, letterOf, shownPercent, type Letters } from '../grading/letter';
 import { OUTLOOKS, outlooks, type OutlookName, type Outlooks } from '../grading/outlook';
 import { decimalText, HUNDRED } from '../numbers/rational';
 import { reach, type BandReach } from '../search/reach';
@@ -46,7 +46,7 @@ export interface Effect {
  */
 export function effectOf(before: Course, after: Course, now: Moment, decimals = 1): Effect {
   const [old, fresh] = [outlooks(before, now), outlooks(after, now)];
-  const [oldLetters, letters] = [lettersOf(before.scale), lettersOf(after.scale)];
+  const [oldLetters, letters] = [courseLetters(old.plan), courseLetters(fresh.plan)];
   const grades = OUTLOOKS.map((name) => ({
     name,
     before: grade(old[name], oldLetters, decimals),
@@ -67,7 +67,8 @@ function grade(
   decimals: number,
 ): ShownGrade | undefined {
   const value = derivation?.worth?.value;
-  return value && { percent: shownPercent(value, letters, decimals), letter: bandOf(value, letters).label };
+  const letter = letterOf(derivation, letters);
+  return value && letter && { percent: shownPercent(value, letters, decimals), letter: letter.band.label };
 }
 
 function reachChanges(before: readonly BandReach[], after: readonly BandReach[]): Effect['reach'] {

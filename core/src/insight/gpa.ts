@@ -1,5 +1,4 @@
-import type { Course } from '../document/course';
-import { bandOf, lettersOf } from '../grading/letter';
+import type { Band, Course } from '../document/course';
 import { rational, ZERO, type Rational } from '../numbers/rational';
 
 /** The credit-weighted mean of a term's grade points, and the courses that it leaves out. */
@@ -12,15 +11,15 @@ export interface Gpa {
 /**
  * The GPA of a term for one outlook: Σ credits × band points / Σ credits, exact.
  *
- * @param grades - each course with its value in that outlook (a fraction of one), if it has one
- * @returns courses without credits, without a value, or whose band has no points are left out, and named
+ * @param grades - each course with its letter in that outlook, if it has one
+ * @returns courses without credits, without a letter, or whose letter has no points are left out, and named
  */
-export function gpa(grades: readonly { course: Course; value: Rational | undefined }[]): Gpa {
+export function gpa(grades: readonly { course: Course; band: Band | undefined }[]): Gpa {
   let above = ZERO;
   let below = ZERO;
   const leftOut: Course[] = [];
-  for (const { course, value } of grades) {
-    const points = value && bandOf(value, lettersOf(course.scale)).points;
+  for (const { course, band } of grades) {
+    const points = band?.points;
     if (course.credits === undefined || points === undefined) {
       leftOut.push(course);
       continue;

@@ -39,8 +39,12 @@ export interface CategoryRule<F> {
   readonly schema: Joi.Schema;
   /** What of it does not agree with the rest of its category. It looks at any JSON, right or wrong in form. */
   readonly faults?: (category: Json) => readonly RuleFault[];
-  /** The ids of the nodes that it names: they cannot go without it. */
-  readonly names?: (value: F) => readonly string[];
+  /**
+   * The same rule with other ids for the nodes that it names; nothing where one goes that it cannot be without.
+   *
+   * @param to - what an id becomes; nothing where its node goes
+   */
+  readonly renamed?: (value: F, to: (id: string) => string | undefined) => F | undefined;
   /**
    * Whether it can make a category fall as pieces in it rise. What says nothing here cannot: then a search may take the grade for one that
    * only rises (`search/monotone.ts`).

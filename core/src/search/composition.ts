@@ -61,8 +61,7 @@ export class Composition<N> {
     const { category, children, lost } = derivation;
     const a = arithmetic;
     const replaces = category.replacement !== undefined;
-    const isSlot = (child: Child) =>
-      child.node.weighs && (moves(child) || (replaces && !child.node.extra));
+    const isSlot = (child: Child) => child.node.weighs && (moves(child) || (replaces && !child.node.extra));
     const slots = children.filter(isSlot);
     const regular = children.filter(({ node }) => !node.extra && node.weighs).length;
     const moving = slots.filter((child) => !child.node.extra && moves(child)).length;
@@ -177,7 +176,8 @@ class MovingSum<N> {
   with(own: readonly (Worth<N> | undefined)[], by: N | undefined): SumTotal<N> {
     const a = this.#arithmetic;
     const { combine } = this.#rule;
-    const { worths, replaced, lowest } = by === undefined ? { worths: own, ...NONE_REPLACED } : this.#replace(own, by);
+    const { worths, replaced, lowest } =
+      by === undefined ? { worths: own, ...NONE_REPLACED } : this.#replace(own, by);
     const missing = new Set<number>();
     for (let index = 0; index < this.#slots.length; index += 1) {
       const { weighs, weight, place } = this.#slots[index]!;
@@ -196,8 +196,7 @@ class MovingSum<N> {
       denominator: a.sum(this.#denominator, itself),
       size: combine === 'points' ? a.zero : a.sum(this.#size, itself),
     };
-    if (missing.size > 0)
-      return { ...addUp(this.#rule, this.#without(missing), whole, a), replaced, lowest };
+    if (missing.size > 0) return { ...addUp(this.#rule, this.#without(missing), whole, a), replaced, lowest };
     const total = addUp(this.#rule, this.#regular, whole, a, this.#dropped);
     this.#dropped = total.dropped;
     return { ...total, replaced, lowest };

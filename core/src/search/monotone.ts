@@ -109,9 +109,7 @@ class Shapes {
     const pooled = combine === 'points';
     const isSure = !source?.varies || source.fixed;
     const fixed =
-      isSure &&
-      regular.every(({ shape }) => shape.fixed) &&
-      (!drops || areAlike(pooled ? units : sizes));
+      isSure && regular.every(({ shape }) => shape.fixed) && (!drops || areAlike(pooled ? units : sizes));
     const size = !drops && fixed && !revives ? total(pooled ? units : sizes) : undefined;
     const moving = regular.filter(({ shape }) => shape.varies).length;
     if (moving === 0 && !source?.varies && !children.some(({ shape }) => shape.varies))

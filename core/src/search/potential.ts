@@ -1,4 +1,4 @@
-import { letterOf } from '../grading/letter';
+import { courseLetters, letterOf } from '../grading/letter';
 import type { Outlooks } from '../grading/outlook';
 import { HUNDRED, rational, type Rational } from '../numbers/rational';
 import type { Goal } from './reach';
@@ -36,7 +36,7 @@ export function potentials(from: Outlooks): Potentials | undefined {
   const { plan, forecast, forecastOf } = from;
   if (!forecast?.worth) return undefined;
   const { bands } = plan.course.scale;
-  const own = bands.indexOf(letterOf(forecast, plan)!.band);
+  const own = bands.indexOf(letterOf(forecast, courseLetters(plan))!.band);
   const next = bands[own - 1];
   const found = swings(from).flatMap(({ id, points }): Potential[] => {
     const piece = plan.pieces.find((candidate) => candidate.id === id)!;

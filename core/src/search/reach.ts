@@ -125,7 +125,10 @@ export function reachAlong(trial: Trial): BandReach[] {
   const { plan, goals, textOf } = trial;
   const letters = lettersOf(plan.course.scale);
   const questions = questionsOf(trial);
-  const asked = new Asked(trial, questions.flatMap(({ nodes }) => nodes));
+  const asked = new Asked(
+    trial,
+    questions.flatMap(({ nodes }) => nodes),
+  );
   const stretches = stretchesOf(trial, asked);
   const found = (conditions: readonly Firsts[]): Met => metText(searchGrid(stretches, conditions), textOf);
   const required = questions.map(({ requirement, conditionOf }) => {

@@ -40,8 +40,7 @@ export function solve(from: Outlooks, id: string, { goals, beside }: Asked = {})
     if (other === piece) return ONE;
     return other.id === beside?.id ? beside.value : valueOf(other);
   }, standingOf);
-  if (base.lacks)
-    return { id, why: 'Other open work has no forecast yet: nothing near it has a score.' };
+  if (base.lacks) return { id, why: 'Other open work has no forecast yet: nothing near it has a score.' };
   const grid = scoresOf(piece);
   if (grid.last + 1 > MOST_SCORES)
     return { id, why: `There are more than ${MOST_SCORES} scores to tell apart.` };

@@ -43,7 +43,9 @@ function swingsIn(root: Derivation, derivation: Derivation, lift: Lift): Swing[]
     const courseWith: Lift = (worth) =>
       lift(alone.with((index) => (alone.slots[index] === child ? worth : alone.still(index)), by).worth);
     if (node.kind === 'category') return swingsIn(root, child.derivation!, courseWith);
-    return [{ id: node.id, points: replacesElsewhere(node) ? swingBy(root, node) : swingOf(node, courseWith) }];
+    return [
+      { id: node.id, points: replacesElsewhere(node) ? swingBy(root, node) : swingOf(node, courseWith) },
+    ];
   });
 }
 

@@ -99,7 +99,8 @@ export class Variation<N> {
       if (drops) choices.push(`${dropped.lowest.join()}/${dropped.highest.join()}`);
     }
     if (straight && composed.totals.length > 1) choices.push(String(composed.counts));
-    if (straight && composed.sum !== undefined) choices.push(finishBend(composed.sum, finish, this.arithmetic));
+    if (straight && composed.sum !== undefined)
+      choices.push(finishBend(composed.sum, finish, this.arithmetic));
   }
 
   #pieceWorth({ place, handling, size }: MovingPiece<N>, bring: Bring<N>, choices?: string[]): Worth<N> {
@@ -166,13 +167,20 @@ class Builder<N> {
   #make(node: PlannedNode, derivation: Derivation | undefined): Mover<N> {
     const a = this.arithmetic;
     const isRoot = node === this.base.category;
-    if (!this.#moves.has(node) && !isRoot) {
+    const isFull = node.kind === 'category' && node.beginsFull;
+    if ((!this.#moves.has(node) && !isRoot) || isFull) {
       const own = childIn(this.base, node)?.own;
       return { kind: 'still', worth: own && { value: a.from(own.value), size: a.from(own.size) } };
     }
     if (node.kind === 'piece') {
       const handling = adjustmentIn(node.handling, a);
-      return { kind: 'piece', place: this.#places.get(node)!, handling, size: a.from(node.size), straight: false };
+      return {
+        kind: 'piece',
+        place: this.#places.get(node)!,
+        handling,
+        size: a.from(node.size),
+        straight: false,
+      };
     }
     return this.#category(node, derivation ?? childIn(this.base, node)!.derivation!);
   }

@@ -1,16 +1,15 @@
 import { gpa } from '../../src/insight/gpa';
-import { HUNDRED, rational } from '../../src/numbers/rational';
-import { course } from '../sample';
+import { course, LETTERS } from '../sample';
 
 describe('the GPA', () => {
-  const value = (text: string) => rational(text).div(HUNDRED);
+  const [a, , c] = LETTERS.bands;
   const four = course([], {}, { credits: '4' });
   const two = course([], {}, { credits: '2' });
 
   it('weighs grade points by credits, exactly', () => {
     const { points } = gpa([
-      { course: four, value: value('91') },
-      { course: two, value: value('75') },
+      { course: four, band: a },
+      { course: two, band: c },
     ]);
     expect(points!.toFraction()).toBe('10/3');
   });
@@ -18,8 +17,8 @@ describe('the GPA', () => {
   it('names the courses that it leaves out', () => {
     const bare = course([]);
     const { points, leftOut } = gpa([
-      { course: bare, value: value('91') },
-      { course: two, value: undefined },
+      { course: bare, band: a },
+      { course: two, band: undefined },
     ]);
     expect(points).toBeUndefined();
     expect(leftOut).toEqual([bare, two]);

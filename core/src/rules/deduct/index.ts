@@ -22,9 +22,12 @@ const NONE_OF = ['curve', 'cap', 'extraCredit', 'weight', 'weightTo', 'late'] as
  */
 export function deductFaults(piece: Json): RuleFault[] {
   if (piece.deduct === undefined) return [];
-  const faults: RuleFault[] = NONE_OF.filter((field) => piece[field] !== undefined && piece[field] !== false).map(
-    (field) => ({ at: [field], message: 'must be left out of a deduction: it counts occurrences, not marks' }),
-  );
+  const faults: RuleFault[] = NONE_OF.filter(
+    (field) => piece[field] !== undefined && piece[field] !== false,
+  ).map((field) => ({
+    at: [field],
+    message: 'must be left out of a deduction: it counts occurrences, not marks',
+  }));
   if (isObject(piece.score) && piece.score.points === undefined)
     faults.push({ at: ['score'], message: 'must be points: the number of occurrences' });
   return faults;

@@ -27,7 +27,10 @@ const replaceSchema = Joi.object({
  */
 export const replaceRule: CategoryRule<Replace> = {
   schema: replaceSchema,
-  names: ({ by }) => [by],
+  renamed: (replace, to) => {
+    const by = to(replace.by);
+    return by === undefined ? undefined : { ...replace, by };
+  },
   canFall: ({ lowest = 1 }, { units, varying }) =>
     lowest > 0 && lowest < units.length && varying > 0 && !areAlike(units),
 };

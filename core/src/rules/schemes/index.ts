@@ -30,7 +30,15 @@ const schemesSchema = Joi.array()
 export const schemesRule: CategoryRule<Scheme[]> = {
   schema: schemesSchema,
   faults,
-  names: (schemes) => schemes.flatMap(({ weights }) => Object.keys(weights)),
+  // A scheme is the same without a child that goes; it goes too where it names no other.
+  renamed: (schemes, to) => {
+    const left = schemes.map((scheme) => ({ ...scheme, weights: renamedKeys(scheme.weights, to) }));
+    const naming = left.filter(
+      ({ weights }, index) =>
+        Object.keys(weights).length > 0 || Object.keys(schemes[index]!.weights).length === 0,
+    );
+    return naming.length > 0 ? naming : undefined;
+  },
 };
 
 function faults({ schemes, combine, children }: Json): RuleFault[] {
@@ -49,10 +57,26 @@ function faults({ schemes, combine, children }: Json): RuleFault[] {
     names.add(name);
     for (const id of isObject(weights) ? Object.keys(weights) : []) {
       const child = list.find((candidate) => candidate.id === id);
-      if (!child) say(['weights', id], `the scheme "${String(name)}" weighs "${id}", which is no child of its category`);
+      if (!child)
+        say(
+          ['weights', id],
+          `the scheme "${String(name)}" weighs "${id}", which is no child of its category`,
+        );
       else if (child.deduct !== undefined)
         say(['weights', id], `"${id}" is a deduction, which has no weight`);
     }
     return found;
   });
+}
+
+function renamedKeys(
+  weights: Scheme['weights'],
+  to: (id: string) => string | undefined,
+): Scheme['weights'] {
+  return Object.fromEntries(
+    Object.entries(weights).flatMap(([id, weight]) => {
+      const name = to(id);
+      return name === undefined ? [] : [[name, weight]];
+    }),
+  );
 }

@@ -1,0 +1,82 @@
+import { CATEGORY_RULES, RULE_NAMES } from '../rules';
+import type { CategoryRule } from '../rules/rule';
+import type { Category, Course, CourseNode, Requirement } from './course';
+import { nodesIn } from './tree';
+import { isSame } from './same';
+
+/** What an id becomes; nothing where its node goes. */
+export type Renaming = (id: string) => string | undefined;
+
+/** A rule that names other nodes, and so cannot be what it is without them. */
+export type Naming = 'weightTo' | 'requirements' | keyof typeof CATEGORY_RULES;
+
+/** A rule that names a node. */
+export interface Reference {
+  readonly rule: Naming;
+  /** The node that has the rule; nothing of the course itself. */
+  readonly holder: CourseNode | undefined;
+  /** The id that it names. */
+  readonly names: string;
+}
+
+/** The fields of a node's rules that name others, with other ids; a field is `undefined` where its rule goes. */
+export function renamedRules(node: CourseNode, to: Renaming): Partial<Record<Naming, unknown>> {
+  const fields: Partial<Record<Naming, unknown>> = {};
+  if (node.weightTo !== undefined) fields.weightTo = to(node.weightTo);
+  if (node.kind === 'assessment') return fields;
+  for (const name of RULE_NAMES) {
+    const { renamed } = CATEGORY_RULES[name] as CategoryRule<unknown>;
+    if (renamed && node[name] !== undefined) fields[name] = renamed(node[name], to);
+  }
+  return fields;
+}
+
+/** A node whose rules, and those of all in it, name others by other ids; its own id stays. */
+export function withRenamedRules<T extends CourseNode>(node: T, to: Renaming): T {
+  const fields = renamedRules(node, to);
+  const kept = { ...node, ...fields } as T;
+  for (const [name, value] of Object.entries(fields)) if (value === undefined) delete kept[name as keyof T];
+  if (kept.kind === 'assessment') return kept;
+  return { ...kept, children: kept.children.map((child) => withRenamedRules(child, to)) };
+}
+
+/** A course's requirements with other ids; nothing where none is left. */
+export function renamedRequirements(
+  requirements: readonly Requirement[] | undefined,
+  to: Renaming,
+): Requirement[] | undefined {
+  const left = (requirements ?? []).flatMap((requirement) => {
+    const of = to(requirement.of);
+    return of === undefined ? [] : [{ ...requirement, of }];
+  });
+  return left.length > 0 ? left : undefined;
+}
+
+/** The rules that are kept of a course when some of its nodes are not there any more; the same course where none names one. */
+export function withoutHanging(course: Course, isThere: (id: string) => boolean): Course {
+  const to: Renaming = (id) => (isThere(id) ? id : undefined);
+  const requirements = renamedRequirements(course.requirements, to);
+  const { requirements: _old, ...rest } = course;
+  const root: Category = withRenamedRules(course.root, to);
+  const after = { ...rest, ...(requirements && { requirements }), root };
+  return isSame(after, course) ? course : after;
+}
+
+/** Every rule of a course that names a node, in tree order, those of the course itself last. */
+export function referencesOf(course: Course): Reference[] {
+  const found: Reference[] = [];
+  const seen = (rule: Naming, holder: CourseNode | undefined) => (names: string) => {
+    found.push({ rule, holder, names });
+    return names;
+  };
+  for (const node of nodesIn(course.root)) {
+    if (node.weightTo !== undefined) seen('weightTo', node)(node.weightTo);
+    if (node.kind === 'assessment') continue;
+    for (const name of RULE_NAMES) {
+      const { renamed } = CATEGORY_RULES[name] as CategoryRule<unknown>;
+      if (renamed && node[name] !== undefined) renamed(node[name], seen(name, node));
+    }
+  }
+  renamedRequirements(course.requirements, seen('requirements', undefined));
+  return found;
+}
