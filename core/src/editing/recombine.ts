@@ -29,10 +29,14 @@ export interface Recombination {
 export function recombinations(course: Course, id: string, combine: Combine, now: Moment): Recombination[] {
   const category = find(course, id)?.node;
   if (category?.kind !== 'category') return [];
-  const change = setting(id, { combine, ...(combine !== 'weights' && category.schemes && { schemes: undefined }) });
+  const change = setting(id, {
+    combine,
+    ...(combine !== 'weights' && category.schemes && { schemes: undefined }),
+  });
   const weighed = category.children.filter(({ weight }) => weight !== undefined);
   // Where weights do not combine there is none to move.
-  const moving = combine === 'weights' ? [] : category.children.filter(({ weightTo }) => weightTo !== undefined);
+  const moving =
+    combine === 'weights' ? [] : category.children.filter(({ weightTo }) => weightTo !== undefined);
   const still = moving.map((child) => setting(child.id, { weightTo: undefined }));
   const kept: Recombination = { weights: 'kept', edits: [change, ...still] };
   if (combine !== 'weights') {
@@ -43,7 +47,9 @@ export function recombinations(course: Course, id: string, combine: Combine, now
   const counts = countsOf(course, category, now);
   if (!counts || category.children.length === 0) return [kept];
   const edits = category.children.flatMap((child, index) =>
-    child.weight === counts[index] || isDeduction(child) ? [] : [setting(child.id, { weight: counts[index]! })],
+    child.weight === counts[index] || isDeduction(child)
+      ? []
+      : [setting(child.id, { weight: counts[index]! })],
   );
   const current: Recombination = { weights: 'counts', edits: [change, ...edits] };
   return weighed.length === 0 || edits.length === 0 ? [current] : [current, kept];

@@ -120,7 +120,7 @@ export interface PlannedCategory
   readonly children: PlannedNode[];
   readonly deductions: PlannedDeduction[];
   /** Nothing but deductions is counted in it, so that it begins at full marks. */
-  readonly beginsFull: boolean;
+  beginsFull: boolean;
   replacement: PlannedReplacement | undefined;
   /**
    * What it is added up with, its own weights first, by whether excused work has a value by replacement (and so keeps its weight).
@@ -217,13 +217,12 @@ class Planner {
     };
     const counted = source.children.filter((child) => child.counted !== false);
     for (const child of counted) {
-      if (isDeduction(child))
-        category.deductions.push(this.#deduction(child, category));
+      if (isDeduction(child)) category.deductions.push(this.#deduction(child, category));
       else category.children.push(this.#node(child, below));
     }
     this.#addPromised(category, below);
     category.incomplete = category.children.some(holdsDropsUp);
-    (category as { beginsFull: boolean }).beginsFull =
+    category.beginsFull =
       !source.planned &&
       category.children.length === 0 &&
       category.deductions.some(({ each }) => each.n > 0n);

@@ -2,11 +2,13 @@ import { randomGamma, randomNormal } from 'd3-random';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { lettersOf, thresholdOf } from '../grading/letter';
+import type { Scale } from '../document/course';
 import type { Outlooks } from '../grading/outlook';
 import type { Plan, PlannedPiece } from '../grading/plan';
 import { floating } from '../numbers/arithmetic';
 import { fractionOfPercent, ONE, toFloat, ZERO } from '../numbers/rational';
 import { isUnknown } from '../search/reach';
+import { requirementChance } from '../search/requirement';
 import { Variation } from '../search/variation';
 
 /** What a student may assume otherwise. */
@@ -242,19 +244,29 @@ export function simulate(
   if (model.pieces.length === 0) return { why: 'Nothing is open, so nothing is left to chance.' };
   const base = supposing(({ assumed, insideExtra }) => assumed ?? (insideExtra ? ZERO : ONE));
   if (!base.worth) return { why: 'The course has no grade yet that could end anywhere.' };
-  const variation = new Variation(base, model.pieces, floating);
+  const held = requirementChance(base, plan, model.pieces);
+  const variation = new Variation(base, model.pieces, floating, held.nodes);
   const draw = drawer(model, SEED, assumptions);
   const ends = new Float64Array(runs);
+  const best = new Uint8Array(held.isNeeded ? runs : 0);
   let done = 0;
   return {
     go: (more) => {
       for (const last = Math.min(runs, done + more); done < last; done += 1) {
         const drawn = draw();
-        ends[done] = variation.valueAt((index) => drawn[index]!) ?? 0;
+        const bring = (index: number) => drawn[index]!;
+        ends[done] = variation.valueAt(bring) ?? 0;
+        if (held.isNeeded) best[done] = held.best((node) => variation.valueOf(node, bring));
       }
       return done < runs;
     },
-    result: () => summary(plan, ends.subarray(0, done).sort()),
+    result: () => {
+      const { scale } = plan.course;
+      const reached = held.isNeeded
+        ? heldCounts(scale, ends.subarray(0, done), best.subarray(0, done))
+        : undefined;
+      return summary(plan, ends.subarray(0, done).sort(), reached);
+    },
   };
 }
 
@@ -270,23 +282,42 @@ export function chance(
   return simulation.result();
 }
 
-/** @param ends - in rising order, fractions of the whole */
-function summary({ course }: Plan, ends: Float64Array): Chance {
+/** How many ends are in each band or above it, where requirements hold some back. */
+function heldCounts(scale: Scale, ends: Float64Array, best: Uint8Array): number[] {
+  const letters = lettersOf(scale);
+  const bounds = scale.bands.map(({ from }) => thresholdOf(fractionOfPercent(from), letters));
+  const floors = bounds.map(({ least, within }) => toFloat(least) + (within ? -TINY : TINY));
+  const reached = floors.map(() => 0);
+  ends.forEach((end, run) => {
+    const place = Math.max(
+      floors.findIndex((floor) => end >= floor),
+      best[run]!,
+    );
+    for (let band = place; band < reached.length; band += 1) reached[band]! += 1;
+  });
+  return reached;
+}
+
+/**
+ * @param ends - in rising order, fractions of the whole
+ * @param counts - how many ends are in each band or above it, where not their percent alone decides
+ */
+function summary({ course }: Plan, ends: Float64Array, counts?: readonly number[]): Chance {
   const letters = lettersOf(course.scale);
   const runs = ends.length;
   let above = 0;
-  const bands = course.scale.bands.map(({ label, from }) => {
+  const bands = course.scale.bands.map(({ label, from }, place) => {
     const { least, within } = thresholdOf(fractionOfPercent(from), letters);
-    const reached = runs - placeOf(ends, toFloat(least), within);
+    const reached = counts?.[place] ?? runs - placeOf(ends, toFloat(least), within);
     const probability = (reached - above) / runs;
     above = reached;
     return { label, probability };
   });
   const at = (part: number) => ends[Math.min(runs - 1, Math.floor(part * runs))]! * 100;
   const start = Math.floor(ends[0]! * 100);
-  const counts = new Array<number>(Math.floor(ends[runs - 1]! * 100) - start + 1).fill(0);
-  for (const end of ends) counts[Math.floor(end * 100) - start]! += 1;
-  return { runs, bands, middle: at(0.5), low: at(0.1), high: at(0.9), histogram: { start, counts } };
+  const bins = new Array<number>(Math.floor(ends[runs - 1]! * 100) - start + 1).fill(0);
+  for (const end of ends) bins[Math.floor(end * 100) - start]! += 1;
+  return { runs, bands, middle: at(0.5), low: at(0.1), high: at(0.9), histogram: { start, counts: bins } };
 }
 
 /** What floats may be off by: an end that lies on a cut-off reaches it. */

@@ -1,6 +1,7 @@
 import type { Category, Course } from '../document/course';
 import { scaleNameFor } from '../document/scale';
-import { find } from '../document/tree';
+import { referencesOf } from '../document/references';
+import { find, nodesIn } from '../document/tree';
 
 /** The parts of a course that carry a letter of their own: categories of the root that hold categories, such as a year's halves. */
 export function halvesOf({ root }: Course): Category[] {
@@ -17,14 +18,27 @@ export function halvesOf({ root }: Course): Category[] {
  * A part of a course as a course of its own, with the same scale and the policies in force there, so that everything that can be
  * asked of a course can be asked of it.
  *
+ * What the course's letters need beside the percent is not asked of its parts.
+ *
  * @param id - a category of the course
- * @returns nothing where there is no such category
+ * @returns nothing where there is no such category, or where a rule in it names what stands outside, so that it cannot be asked alone
  */
 export function partAsCourse(course: Course, id: string): Course | undefined {
   const placed = find(course, id);
   if (placed?.node.kind !== 'category') return undefined;
-  const { weight: _weight, extraCredit: _extra, counted: _counted, ...root } = placed.node;
-  const { target: _target, credits: _credits, ...rest } = course;
+  const inside = new Set(nodesIn(placed.node).map((node) => node.id));
+  const namesOutside = referencesOf(course).some(
+    ({ holder, names }) => holder && holder !== placed.node && inside.has(holder.id) && !inside.has(names),
+  );
+  if (namesOutside || (placed.node.replace && !inside.has(placed.node.replace.by))) return undefined;
+  const {
+    weight: _weight,
+    weightTo: _weightTo,
+    extraCredit: _extra,
+    counted: _counted,
+    ...root
+  } = placed.node;
+  const { target: _target, credits: _credits, requirements: _requirements, ...rest } = course;
   const inherited = [...(placed.ancestors as Category[])].reverse();
   const missing = root.missing ?? inherited.find((category) => category.missing)?.missing;
   const late =

@@ -1,11 +1,12 @@
 import type { Course } from '../document/course';
 import { nodesIn } from '../document/tree';
-import { bandOf, lettersOf, reaches, thresholdOf } from '../grading/letter';
+import { courseLetters, letterOf, lettersOf, reaches, thresholdOf } from '../grading/letter';
 import type { Outlooks } from '../grading/outlook';
-import { decimalText, fractionOfPercent, rational, roundToStep, type Rational } from '../numbers/rational';
+import { decimalText, fractionOfPercent, rational, roundToStep } from '../numbers/rational';
 import { pointsToGo } from '../search/points-to-go';
-import type { BandReach, Gap, Goal } from '../search/reach';
+import type { BandReach, Gap, Goal, Met } from '../search/reach';
 import type { Alone } from '../search/solve';
+import { deciding, requirementTake, type RequirementTake } from './requirement-take';
 
 /** What one piece alone must bring for a band. */
 export interface PieceTake {
@@ -28,12 +29,17 @@ export type Headline =
       readonly best: Goal | undefined;
       /** Whether open extra credit, which reach does not count on, could still bring it. */
       readonly butForExtra: boolean;
+      /** The requirements that nothing meets any more, where they and not the points rule it out. */
+      readonly failing: readonly RequirementTake[];
     }
   | {
       readonly kind: 'takes';
       readonly band: Goal;
       /** Percent on all open work, one decimal, enough where it holds. */
       readonly level: string;
+      /** The requirements that decide it, where its points alone take less; and what these take, if anything. */
+      readonly needs: readonly RequirementTake[];
+      readonly onPoints: string | undefined;
       /** Levels above it that miss it after all. */
       readonly gaps: readonly Gap[];
       /** Bands above it that nothing reaches any more, and those that only open extra credit could still bring. */
@@ -71,10 +77,12 @@ export function headline(from: Outlooks, bands: readonly BandReach[], alone: Alo
   ).length;
   const best = bands.find(({ state }) => state !== 'out')?.band;
   const isPinned = from.plan.course.target !== undefined;
-  const outHeadline = { kind: 'out', band, best, butForExtra: isInCeiling(from, band) } as const;
+  const takes = deciding(goal).map(({ requirement }) => requirementTake(requirement, from));
+  const failing = goal.onPoints?.state === 'out' ? [] : takes;
+  const outHeadline = { kind: 'out', band, best, butForExtra: isInCeiling(from, band), failing } as const;
   if (isPinned && goal.state === 'out') return outHeadline;
   if (likely && !bands.some(({ state }) => state === 'reachable'))
-    return settledHeadline(from, goal, likely.value, promised);
+    return settledHeadline(from, goal, promised);
   if (goal.state === 'out') return outHeadline;
   if (goal.state === 'secured') return { kind: 'secured', band, best: goal === bands[0], promised };
   const gone = bands
@@ -82,11 +90,15 @@ export function headline(from: Outlooks, bands: readonly BandReach[], alone: Alo
     .filter(({ state }) => state === 'out')
     .map((entry) => entry.band);
   const below = bands.slice(bands.indexOf(goal) + 1, -1);
-  const togo = pointsToGo(from);
+  // Where a requirement decides, points are not what is short.
+  const togo = takes.length > 0 ? undefined : pointsToGo(from);
+  const { onPoints } = goal;
   return {
     kind: 'takes',
     band,
     level: shownLevel(goal),
+    needs: takes,
+    onPoints: takes.length > 0 && onPoints?.state === 'reachable' ? shownLevel(onPoints) : undefined,
     gaps: goal.gaps,
     out: gone.filter((goal) => !isInCeiling(from, goal)),
     extraOnly: gone.filter((goal) => isInCeiling(from, goal)),
@@ -98,19 +110,26 @@ export function headline(from: Outlooks, bands: readonly BandReach[], alone: Alo
 }
 
 /** Whether full marks on everything, extra credit too, reach a band. */
-export function isInCeiling({ plan, ceiling }: Outlooks, { from }: Goal): boolean {
-  const letters = lettersOf(plan.course.scale);
-  return !!ceiling.worth && reaches(ceiling.worth.value, thresholdOf(fractionOfPercent(from), letters));
+export function isInCeiling({ plan, ceiling }: Outlooks, goal: Goal): boolean {
+  const letters = courseLetters(plan);
+  if (goal.own)
+    return (
+      !!ceiling.worth && reaches(ceiling.worth.value, thresholdOf(fractionOfPercent(goal.from), letters))
+    );
+  const { bands } = plan.course.scale;
+  const best = letterOf(ceiling, letters)?.band;
+  return !!best && bands.indexOf(best) <= bands.findIndex(({ label }) => label === goal.label);
 }
 
 /** Whether everything at its best ends in another band than this. */
 function isLifted({ plan, ceiling }: Outlooks, band: Goal): boolean {
-  return !!ceiling.worth && bandOf(ceiling.worth.value, lettersOf(plan.course.scale)) !== band;
+  const best = letterOf(ceiling, courseLetters(plan));
+  return !!best && best.band !== band;
 }
 
-function settledHeadline(from: Outlooks, goal: BandReach, value: Rational, promised: number): Headline {
+function settledHeadline(from: Outlooks, goal: BandReach, promised: number): Headline {
   const open = from.plan.pieces.some(({ settlement }) => settlement === 'unsettled');
-  const band = bandOf(value, lettersOf(from.plan.course.scale));
+  const { band } = letterOf(from.forecast ?? from.standing, courseLetters(from.plan))!;
   if (open && goal.state === 'secured') return { kind: 'secured', band: goal.band, best: false, promised };
   // Open extra credit, on which reach does not count, may still lift it.
   if (open && isLifted(from, band)) return { kind: 'secured', band, best: false, promised };
@@ -118,13 +137,12 @@ function settledHeadline(from: Outlooks, goal: BandReach, value: Rational, promi
 }
 
 function goalOf({ plan, forecast, standing }: Outlooks, bands: readonly BandReach[]): BandReach | undefined {
-  const { target, scale } = plan.course;
+  const { target } = plan.course;
   const pinned =
     target &&
     bands.find(({ band }) => ('label' in target ? band.label === target.label && !band.own : band.own));
   if (pinned) return pinned;
-  const likely = (forecast ?? standing).worth;
-  const letter = likely && bandOf(likely.value, lettersOf(scale));
+  const letter = letterOf(forecast ?? standing, courseLetters(plan))?.band;
   const own = letter ? bands.findIndex(({ band }) => band === letter) : bands.length;
   const above = bands.slice(0, own).reverse();
   return (
@@ -135,7 +153,7 @@ function goalOf({ plan, forecast, standing }: Outlooks, bands: readonly BandReac
 }
 
 /** A level for people: rounded up to one decimal where every higher level is enough too. */
-export function shownLevel({ level, holds }: BandReach): string {
+export function shownLevel({ level, holds }: Met): string {
   if (!holds) return level!;
   return decimalText(roundToStep(rational(level!), rational('0.1'), 'up'), 1);
 }
@@ -201,18 +219,23 @@ function settledPhrases({ band, isOpen }: Extract<Headline, { kind: 'settled' }>
   ];
 }
 
-function outPhrases({ band, best, butForExtra }: Extract<Headline, { kind: 'out' }>): Phrase[] {
+function outPhrases({ band, best, butForExtra, failing }: Extract<Headline, { kind: 'out' }>): Phrase[] {
+  const left = best ? `; ${best.label} is the best that is left` : '';
+  if (failing.length > 0)
+    return [
+      strong(`${nameOf(band)} is out`),
+      plain(`: it needs ${joined(failing.map(needWords))}, which nothing can bring any more${left}.`),
+    ];
   if (butForExtra)
     return [
       strong(`${nameOf(band)} takes extra credit`),
       plain(': without it, even full marks are not enough.'),
     ];
-  const left = best ? `; ${best.label} is the best that is left` : '';
   return [strong(`${nameOf(band)} is out`), plain(`, even with full marks${left}.`)];
 }
 
 function takesPhrases(headline: Extract<Headline, { kind: 'takes' }>): Phrase[] {
-  const { band, level, gaps, out, extraOnly, secured, points, alone, promised } = headline;
+  const { band, level, needs, onPoints, gaps, out, extraOnly, secured, points, alone, promised } = headline;
   const before = [
     out.length > 0 && `${joined(out.map(nameOf))} ${out.length === 1 ? 'is' : 'are'} out; `,
     extraOnly.length > 0 &&
@@ -223,6 +246,16 @@ function takesPhrases(headline: Extract<Headline, { kind: 'takes' }>): Phrase[] 
     points && `: ${points.more} more of the ${points.open} points that are open`,
     alone && `, or ${alone.score} of ${alone.possible} on ${alone.name} if the rest goes as usual`,
   ];
+  if (needs.length > 0)
+    return [
+      ...texts(before).map(plain),
+      strong(`${nameOf(band)} needs ${joined(needs.map(needWords))}, whatever else comes`),
+      plain(
+        `${needs.map(scoreWords).join('')}; on points alone ${onPoints === undefined ? 'it is sure' : `${onPoints}% on what is left would do`}.`,
+      ),
+      ...gapPhrases(band, gaps),
+      ...promisedPhrases(promised),
+    ];
   return [
     ...texts(before).map(plain),
     strong(`${nameOf(band)} takes ${level}% on what is left`),
@@ -230,6 +263,24 @@ function takesPhrases(headline: Extract<Headline, { kind: 'takes' }>): Phrase[] 
     ...gapPhrases(band, gaps),
     ...promisedPhrases(promised),
   ];
+}
+
+/** What a requirement asks for: "50% on Final exam", "9 of Labs at 70% or more". */
+export function needWords(take: RequirementTake): string {
+  if (take.kind === 'percent') return `${take.least}% on ${take.name}`;
+  if (take.kind === 'points') return `at most ${take.most} in ${take.name}`;
+  const { pieces, name, each, has, open } = take;
+  const quality = each === undefined ? 'with a score above 0' : `at ${each}% or more`;
+  const more = pieces - has;
+  return has > 0 && more > 0
+    ? `${more} more of the ${open} open in ${name} ${quality}`
+    : `${pieces} of ${name} ${quality}`;
+}
+
+function scoreWords(take: RequirementTake): string {
+  return take.kind === 'percent' && take.score
+    ? `: that is ${take.score.points} of ${take.score.possible}`
+    : '';
 }
 
 /** Why a higher level may miss what a lower one reaches (grading rules, section 7). */

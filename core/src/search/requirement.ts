@@ -1,6 +1,6 @@
-import { judge, leastOf, piecesOf, qualifies } from '../grading/requirement';
-import type { PlannedNode, PlannedPiece, PlannedRequirement } from '../grading/plan';
-import { childIn } from '../grading/requirement';
+import type { Derivation } from '../grading/combine';
+import type { Plan, PlannedNode, PlannedPiece, PlannedRequirement } from '../grading/plan';
+import { childIn, judge, leastOf, piecesOf, qualifies } from '../grading/requirement';
 import { fractionOfPercent, toFloat } from '../numbers/rational';
 import type { Condition } from './grid';
 import type { Asked, Trial } from './reach';
@@ -13,6 +13,8 @@ export interface Question {
   readonly requirement: PlannedRequirement;
   readonly nodes: readonly PlannedNode[];
   readonly conditionOf: (asked: Asked) => Condition;
+  /** The same by floats, given the nodes' values. */
+  readonly isMet: (valueOf: (node: PlannedNode) => number | undefined) => boolean;
 }
 
 /**
@@ -24,7 +26,9 @@ export function questionsOf(trial: Trial): Question[] {
   return trial.plan.requirements.map((requirement) => questionOf(requirement, trial));
 }
 
-function questionOf(requirement: PlannedRequirement, trial: Trial): Question {
+type Trying = Pick<Trial, 'plan' | 'base' | 'moving' | 'tried'>;
+
+function questionOf(requirement: PlannedRequirement, trial: Trying): Question {
   const { source, of } = requirement;
   const { base, tried } = trial;
   if ('atMost' in source) {
@@ -40,6 +44,7 @@ function questionOf(requirement: PlannedRequirement, trial: Trial): Question {
   return {
     requirement,
     nodes: [of],
+    isMet: (valueOf) => (valueOf(of) ?? Infinity) >= toFloat(least) - TINY,
     conditionOf: (asked) => {
       const value = asked.valueOf(of);
       return {
@@ -58,7 +63,7 @@ function questionOf(requirement: PlannedRequirement, trial: Trial): Question {
 function countQuestion(
   requirement: PlannedRequirement,
   there: readonly PlannedPiece[],
-  { base, moving }: Trial,
+  { base, moving }: Trying,
 ): Question {
   const { source } = requirement;
   const required = Math.min('pieces' in source ? source.pieces : 0, there.length);
@@ -70,18 +75,19 @@ function countQuestion(
     const value = childIn(base, piece)!.own?.value;
     return value === undefined || qualifies(piece, value, least);
   }).length;
+  const bound = toFloat(least) - TINY;
+  const isNearly = (value: number) => value > 0 && value >= bound;
   return {
     requirement,
     nodes: movers,
+    isMet: (valueOf) => sure + movers.filter((piece) => isNearly(valueOf(piece) ?? 0)).length >= required,
     conditionOf: (asked) => {
       const values = movers.map((piece) => ({ piece, value: asked.valueOf(piece) }));
-      const bound = toFloat(least) - TINY;
       return {
         meets: (place) =>
           sure + values.filter(({ piece, value }) => qualifies(piece, value.exact(place)!, least)).length >=
           required,
-        near: (place) =>
-          sure + values.filter(({ value }) => value.guess(place) > 0 && value.guess(place) >= bound).length,
+        near: (place) => sure + values.filter(({ value }) => isNearly(value.guess(place))).length,
         least: required,
       };
     },
@@ -92,6 +98,37 @@ function always(requirement: PlannedRequirement, isMet: boolean): Question {
   return {
     requirement,
     nodes: [],
+    isMet: () => isMet,
     conditionOf: () => ({ meets: () => isMet, near: () => (isMet ? 1 : 0), least: 1 }),
+  };
+}
+
+/** What requirements leave of the letters, for one way that a course may end. */
+export interface RequirementChance {
+  /** Whether any requirement can hold anything back. */
+  readonly isNeeded: boolean;
+  /** The nodes whose values it takes. */
+  readonly nodes: readonly PlannedNode[];
+  /** The place of the best letter that no requirement rules out. */
+  readonly best: (valueOf: (node: PlannedNode) => number | undefined) => number;
+}
+
+/** The requirements of a course as floats judge them, for a simulation: what is near enough to a bound meets it. */
+export function requirementChance(
+  base: Derivation,
+  plan: Plan,
+  moving: readonly PlannedPiece[],
+): RequirementChance {
+  const questions = plan.requirements.map((requirement) =>
+    questionOf(requirement, { plan, base, moving, tried: moving }),
+  );
+  return {
+    isNeeded: questions.length > 0,
+    nodes: questions.flatMap(({ nodes }) => nodes),
+    best: (valueOf) =>
+      questions.reduce(
+        (best, { requirement: { band }, isMet }) => (best <= band && !isMet(valueOf) ? band + 1 : best),
+        0,
+      ),
   };
 }

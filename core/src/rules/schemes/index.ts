@@ -69,10 +69,7 @@ function faults({ schemes, combine, children }: Json): RuleFault[] {
   });
 }
 
-function renamedKeys(
-  weights: Scheme['weights'],
-  to: (id: string) => string | undefined,
-): Scheme['weights'] {
+function renamedKeys(weights: Scheme['weights'], to: (id: string) => string | undefined): Scheme['weights'] {
   return Object.fromEntries(
     Object.entries(weights).flatMap(([id, weight]) => {
       const name = to(id);
