@@ -29,6 +29,7 @@ const NOW = '2026-10-20T12:00:00Z';
 const SIXTY = largeCourse(6, 10);
 const LARGE = { '20 × 30': largeCourse(20, 30), '6 × 100': largeCourse(6, 100) };
 const THREE_HUNDRED = largeCourse(10, 30);
+const CONDITIONS = conditions();
 const SINKING = sinking();
 const POOLED = pooled();
 
@@ -40,6 +41,7 @@ const WORK = {
   reach: '60 pieces: reach for 12 bands',
   swings: '60 pieces: swing of 20 open pieces',
   all: '60 pieces: everything that grade computes',
+  conditions: '60 pieces under replacement, schemes, curves and requirements: everything',
   sinking: '60 pieces, drops by percent among unequal points: everything',
   twenty: '600 pieces, 20 × 30: everything that grade computes',
   six: '600 pieces, 6 × 100: everything that grade computes',
@@ -63,13 +65,14 @@ async function coreBench(): Promise<void> {
   const floats = levels.map((level) => exact.approximate(level));
   const bench = new Bench({ time: 1_500, iterations: 10, warmupTime: 500, warmupIterations: 5 });
   bench
-    .add(WORK.one, () => deriveCategory(plan.root, { valueOf: forecastOf, waits: false }))
+    .add(WORK.one, () => deriveCategory(plan.root, { valueOf: forecastOf, waits: false, supposes: true }))
     .add(WORK.formula, () => exactly.valueAt((index) => levels[index]!))
     .add(WORK.floats, () => nearly.valueAt((index) => floats[index]!))
     .add(WORK.outlooks, () => outlooks(SIXTY, NOW))
     .add(WORK.reach, () => reach(found))
     .add(WORK.swings, () => swings(found))
     .add(WORK.all, () => answer(SIXTY, NOW))
+    .add(WORK.conditions, () => answer(CONDITIONS, NOW))
     .add(WORK.sinking, () => answer(SINKING, NOW))
     .add(WORK.twenty, () => answer(LARGE['20 × 30'], NOW))
     .add(WORK.six, () => answer(LARGE['6 × 100'], NOW))
@@ -87,6 +90,7 @@ async function coreBench(): Promise<void> {
   const ratio = (name: string, work: string, unit: string) =>
     line(name, (medians.get(work)! / medians.get(unit)!).toFixed(1), '×');
   ratio('60 pieces: everything, in exact evaluations', WORK.all, WORK.one);
+  ratio('60 pieces under conditions, against the same without', WORK.conditions, WORK.all);
   ratio('600 pieces, 20 × 30, against 60', WORK.twenty, WORK.all);
   ratio('600 pieces, 6 × 100, against 60', WORK.six, WORK.all);
   ratio('exact against floating point', WORK.formula, WORK.floats);
@@ -97,7 +101,8 @@ function typed(course: Course): unknown {
   const piece = pieces(course)[0]!;
   const edited = applyEdits(course, [setting(piece.id, { status: 'scored', score: { points: '1' } })]);
   if (!edited.ok) throw new Error(edited.faults[0]!.message);
-  return [ribbon(outlooks(edited.course, NOW)), problems(edited.course)];
+  const found = outlooks(edited.course, NOW);
+  return [ribbon(found), problems(found.plan)];
 }
 
 /** What a key in a rehearsal computes: the course with the try, its outlooks, ribbon, reach and words. */
@@ -116,6 +121,34 @@ function line(name: string, figure: string, unit: string): void {
 function pooled(): Course {
   const course = largeCourse(1, 2_000);
   return withChildren(course, (category) => ({ ...category, drop: { lowest: 200, by: 'benefit' } }));
+}
+
+/** Sixty pieces under rules with conditions: two schemes, replacement, a curve on each category, three requirements. */
+function conditions(): Course {
+  const course = withChildren(SIXTY, (category) => ({ ...category, curve: { times: '1.02' } }));
+  const [first, second, ...rest] = course.root.children as [Category, Category, ...Category[]];
+  const source = pieces(course).findLast((piece) => statusOf(piece) === 'open')!;
+  const replaced: Category = { ...first, replace: { by: source.id, lowest: 1, excused: true } };
+  const weights = (each: string) => Object.fromEntries(rest.map(({ id }) => [id, each]));
+  const root: Category = {
+    ...course.root,
+    combine: 'weights',
+    schemes: [
+      { name: 'Strong finish', weights: weights('30') },
+      { name: 'Steady', weights: weights('10') },
+    ],
+    children: [replaced, second, ...rest],
+  };
+  const letters = course.scale.bands.map(({ label }) => label);
+  return {
+    ...course,
+    root,
+    requirements: [
+      { for: letters[6]!, of: source.id, atLeast: '50' },
+      { for: letters[0]!, of: second.id, pieces: 8, each: '70' },
+      { for: letters[3]!, of: rest[0]!.id, atLeast: '60' },
+    ],
+  };
 }
 
 /** Sixty pieces whose grade does not only rise: the lowest percent goes, among pieces of unequal points. */

@@ -68,11 +68,15 @@ export function addUp<N>(
  *
  * @returns its index
  */
-export function highest<N>(totals: readonly Pick<Total<N>, 'sum'>[], a: Arithmetic<N>): number {
+export function highest<T, N>(
+  sums: readonly T[],
+  sumOf: (item: T) => N | undefined,
+  a: Arithmetic<N>,
+): number {
   let best = 0;
-  for (let index = 1; index < totals.length; index += 1) {
-    const { sum } = totals[index]!;
-    const most = totals[best]!.sum;
+  for (let index = 1; index < sums.length; index += 1) {
+    const sum = sumOf(sums[index]!);
+    const most = sumOf(sums[best]!);
     if (sum !== undefined && (most === undefined || a.compare(sum, most) > 0)) best = index;
   }
   return best;

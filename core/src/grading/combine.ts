@@ -182,16 +182,24 @@ class Evaluation {
     sums: readonly Sum[],
   ): Derivation {
     const { assumption } = this;
-    const best = sums[sums.length === 1 ? 0 : highest(sums, exact)]!;
+    const { curve, cap, round, deductions } = category;
+    const best = sums[sums.length === 1 ? 0 : highest(sums, (each) => each.sum, exact)]!;
     const sum = category.beginsFull ? ONE : best.sum;
-    const deducted = category.deductions.map((deduction) => deductedBy(deduction, assumption));
-    const lost = exact.sum(deducted, (each) => each.lost);
-    const after = sum === undefined ? undefined : finished(sum, { ...category, lost }, exact);
-    const acts = category.curve !== undefined || lost.n !== 0n;
-    const plain =
-      acts && sum !== undefined ? finished(sum, { ...category, curve: undefined, lost: ZERO }, exact) : after;
+    const deducted = deductions.map((deduction) => deductedBy(deduction, assumption));
+    const lost = deducted.length === 0 ? ZERO : exact.sum(deducted, (each) => each.lost);
+    const after = sum && finished(sum, { curve, lost, cap, round }, exact);
+    const acts = curve !== undefined || lost.n !== 0n;
+    const plain = acts && sum ? finished(sum, { curve: undefined, lost: ZERO, cap, round }, exact) : after;
     return {
-      ...best,
+      scheme: best.scheme,
+      moved: best.moved,
+      members: best.members,
+      whole: best.whole,
+      candidates: best.candidates,
+      parts: best.parts,
+      numerator: best.numerator,
+      denominator: best.denominator,
+      size: best.size,
       category,
       assumption,
       children,
@@ -356,13 +364,12 @@ function partOf(
   worth: Worth<Rational> | undefined,
   replaced: boolean,
 ): Part {
-  const part = { node, own, derivation, lacks, worth, replaced, weight };
   const leftOut = whyLeftOut(combine, weight, worth);
-  if (leftOut) return { ...part, role: leftOut, numerator: ZERO, denominator: ZERO };
-  const { value, size } = worth!;
-  const denominator = unit(combine, weight, size, exact);
-  const numerator = gain(combine, value, denominator, exact);
-  return { ...part, role: node.extra ? 'extra' : 'regular', numerator, denominator };
+  const denominator = leftOut ? ZERO : unit(combine, weight, worth!.size, exact);
+  const numerator = leftOut ? ZERO : gain(combine, worth!.value, denominator, exact);
+  const role = leftOut ?? (node.extra ? 'extra' : 'regular');
+  // Every piece of every outlook has a part: it is written out, which is many times faster than spreading.
+  return { node, own, derivation, lacks, worth, replaced, weight, role, numerator, denominator };
 }
 
 function whyLeftOut(

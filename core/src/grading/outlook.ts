@@ -50,10 +50,8 @@ export function outlooksOf(plan: Plan): Outlooks {
   const standing = deriveCategory(plan.root, STANDING);
   const unsettled = plan.pieces.filter(({ settlement }) => settlement === 'unsettled');
   const open = movedBy(unsettled);
-  const supposed = movedBy([
-    ...unsettled,
-    ...plan.deductions.filter(({ assumed }) => assumed).map(({ parent }) => parent),
-  ]);
+  const deducting = plan.deductions.filter(({ assumed }) => assumed).map(({ parent }) => parent);
+  const supposed = deducting.length === 0 ? open : movedBy([...unsettled, ...deducting]);
   const derive = (valueOf: Assumption['valueOf']) =>
     rederive(standing, open, { valueOf, waits: false, supposes: false });
   const supposing: Outlooks['supposing'] = (valueOf, standingOf) =>

@@ -87,8 +87,8 @@ export interface PlannedDeduction {
 export interface PlannedReplacement {
   readonly lowest: number;
   readonly excused: boolean;
-  /** Whose value it is; nothing where that is not counted. */
-  readonly source: PlannedNode | undefined;
+  /** Whose value it is. */
+  readonly source: PlannedNode;
 }
 
 export interface PlannedPiece extends PlannedFields {
@@ -121,6 +121,7 @@ export interface PlannedCategory
   readonly deductions: PlannedDeduction[];
   /** Nothing but deductions is counted in it, so that it begins at full marks. */
   beginsFull: boolean;
+  /** Nothing where its source is not counted. */
   replacement: PlannedReplacement | undefined;
   /**
    * What it is added up with, its own weights first, by whether excused work has a value by replacement (and so keeps its weight).
@@ -154,7 +155,6 @@ interface Inherited {
 class Planner {
   readonly #pieces: PlannedPiece[] = [];
   readonly #deductions: PlannedDeduction[] = [];
-  readonly #byId = new Map<string, PlannedNode | PlannedDeduction>();
   readonly #replacing: PlannedCategory[] = [];
 
   constructor(
@@ -172,21 +172,14 @@ class Planner {
       insideExtra: false,
       takesPart: true,
     });
-    for (const category of this.#replacing) this.#findSource(category);
+    const byId = this.#replacing.length > 0 || course.requirements ? nodesOf(root) : undefined;
+    for (const category of this.#replacing) findSource(category, byId!);
     const requirements = (course.requirements ?? []).map((source) => ({
       source,
       band: course.scale.bands.findIndex(({ label }) => label === source.for),
-      of: this.#byId.get(source.of),
+      of: byId!.get(source.of),
     }));
     return { course, now, root, pieces: this.#pieces, deductions: this.#deductions, requirements };
-  }
-
-  #findSource(category: PlannedCategory): void {
-    const { by, lowest = 1, excused = false } = category.source.replace!;
-    const source = this.#byId.get(by);
-    if (!source || source.kind === 'deduction') return;
-    category.replacement = { lowest, excused, source };
-    source.replacesIn.push(category);
   }
 
   #category(source: Category, inherited: Inherited): PlannedCategory {
@@ -206,7 +199,6 @@ class Planner {
       weightings: () => [],
       incomplete: false,
     };
-    this.#byId.set(source.id, category);
     const below: Inherited = {
       parent: category,
       missing: source.missing ?? inherited.missing,
@@ -248,7 +240,6 @@ class Planner {
       counted: score && 'points' in score ? rational(score.points) : undefined,
       assumed: supposed?.mul(rational(source.possible)),
     };
-    this.#byId.set(source.id, deduction);
     this.#deductions.push(deduction);
     return deduction;
   }
@@ -281,7 +272,6 @@ class Planner {
 
   #add(piece: PlannedPiece): PlannedPiece {
     this.#pieces.push(piece);
-    this.#byId.set(piece.id, piece);
     return piece;
   }
 
@@ -365,6 +355,30 @@ class Planner {
       );
     }
   }
+}
+
+/** Everything that is counted, by its id. */
+function nodesOf(root: PlannedCategory): Map<string, PlannedNode | PlannedDeduction> {
+  const found = new Map<string, PlannedNode | PlannedDeduction>();
+  const visit = (node: PlannedNode) => {
+    found.set(node.id, node);
+    if (node.kind === 'piece') return;
+    for (const deduction of node.deductions) found.set(deduction.id, deduction);
+    node.children.forEach(visit);
+  };
+  visit(root);
+  return found;
+}
+
+function findSource(
+  category: PlannedCategory,
+  byId: ReadonlyMap<string, PlannedNode | PlannedDeduction>,
+): void {
+  const { by, lowest = 1, excused = false } = category.source.replace!;
+  const source = byId.get(by);
+  if (!source || source.kind === 'deduction') return;
+  category.replacement = { lowest, excused, source };
+  source.replacesIn.push(category);
 }
 
 const UNSETTLED = {

@@ -19,6 +19,8 @@ export interface MovedWeight {
   readonly weight: Rational;
 }
 
+const NONE_MOVED: readonly MovedWeight[] = [];
+
 /** Whether a weight counts: under `points` and `weights` 0 takes no part, and under `weights` neither does none. */
 export function isWeighed(combine: Combine | undefined, weight: Rational | undefined): boolean {
   if (combine === undefined || combine === 'equal') return true;
@@ -34,12 +36,16 @@ export function isWeighed(combine: Combine | undefined, weight: Rational | undef
 export function weightingsOf(category: PlannedCategory): (revives: boolean) => readonly Weighting[] {
   const { children, source } = category;
   const own = children.map(({ weight }) => weight);
+  if (!source.schemes && !children.some(isGone)) {
+    const only = [{ scheme: undefined, weights: own, moved: NONE_MOVED }];
+    return () => only;
+  }
   const schemes = (source.schemes ?? []).map(({ name, weights }) => ({
     scheme: name,
     weights: children.map(({ id, weight }) => (Object.hasOwn(weights, id) ? rational(weights[id]!) : weight)),
   }));
   const listed = [{ scheme: undefined, weights: own }, ...schemes];
-  const still = listed.map((weighting) => ({ ...weighting, moved: [] }));
+  const still = listed.map((weighting) => ({ ...weighting, moved: NONE_MOVED }));
   const gone = new Set(category.combine === 'weights' ? children.filter(isGone) : []);
   if (gone.size === 0) return () => still;
   const moving = listed.map(({ scheme, weights }) => moveWeights(category, scheme, weights, gone));

@@ -1,6 +1,6 @@
 import type { Course } from '../document/course';
 import { nodesIn } from '../document/tree';
-import { courseLetters, letterOf, lettersOf, reaches, thresholdOf } from '../grading/letter';
+import { courseLetters, letterOf, reaches, thresholdOf } from '../grading/letter';
 import type { Outlooks } from '../grading/outlook';
 import { decimalText, fractionOfPercent, rational, roundToStep } from '../numbers/rational';
 import { pointsToGo } from '../search/points-to-go';

@@ -10,6 +10,7 @@ import {
   type Part,
   type Sum,
 } from '../grading/combine';
+import type { PlannedCategory } from '../grading/plan';
 import { isWeighed } from '../grading/weighting';
 import { exact, roundingIn, type Arithmetic } from '../numbers/arithmetic';
 import type { Rational } from '../numbers/rational';
@@ -28,8 +29,11 @@ export interface Composed<N> {
   readonly worth: Worth<N> | undefined;
 }
 
-/** One weighting's total, and whose value was replaced: places in R. */
-export interface SumTotal<N> extends Total<N>, Replaced {}
+/** One weighting's total, and whose value was replaced, if any was: places in R. */
+export interface SumTotal<N> {
+  readonly total: Total<N>;
+  readonly replaced: Replaced;
+}
 
 /**
  * A category of which some children move, everything else in it standing still. What stands still is summed once, here; only
@@ -37,14 +41,20 @@ export interface SumTotal<N> extends Total<N>, Replaced {}
  */
 export class Composition<N> {
   readonly finish: Finish<N>;
-  /** The children that are put in for each question: those that move, and where pieces are replaced every regular one. */
+  /** The children that are put in for each question: those that move, and those that the source's value may stand for. */
   readonly slots: readonly Child[];
   /** Whether it may leave a child out. */
   readonly drops: boolean;
   /** Whether what it leaves out or replaces can hang on how moving children, and its source, compare with one another. */
   readonly compares: boolean;
   readonly #still: readonly (Worth<N> | undefined)[];
-  readonly #sums: (known: boolean) => readonly MovingSum<N>[];
+  /** What is put in the slots, for the question that is asked. */
+  readonly #worths: (Worth<N> | undefined)[];
+  readonly #derivation: Derivation;
+  readonly #places: readonly number[];
+  /** A sum for each weighting, where its source has a value and where it has none; each made when it is first asked for. */
+  #known: readonly MovingSum<N>[] | undefined;
+  #unknown: readonly MovingSum<N>[] | undefined;
 
   /**
    * @param derivation - the category, with what stands still at its value
@@ -60,25 +70,35 @@ export class Composition<N> {
   ) {
     const { category, children, lost } = derivation;
     const a = arithmetic;
-    const replaces = category.replacement !== undefined;
-    const isSlot = (child: Child) => child.node.weighs && (moves(child) || (replaces && !child.node.extra));
-    const slots = children.filter(isSlot);
-    const regular = children.filter(({ node }) => !node.extra && node.weighs).length;
-    const moving = slots.filter((child) => !child.node.extra && moves(child)).length;
+    const { replacement } = category;
+    const replaceable = replacement && replaceableIn(derivation, moves);
+    const places: number[] = [];
+    let regular = 0;
+    let moving = 0;
+    children.forEach((child, place) => {
+      const { weighs, extra } = child.node;
+      if (!weighs) return;
+      const isMoving = moves(child);
+      if (!extra) regular += 1;
+      if (isMoving && !extra) moving += 1;
+      if (isMoving || replaceable?.has(child)) places.push(place);
+    });
     const among = moving + (sourceMoves ? 1 : 0);
-    this.slots = slots;
-    this.#still = slots.map(({ own }) => own && worthIn(own, a));
+    this.slots = places.map((place) => children[place]!);
+    this.#worths = places.map(() => undefined);
+    this.#still = this.slots.map((child) => (child.own && !moves(child) ? worthIn(child.own, a) : undefined));
     this.drops = canDrop(category, regular);
     this.compares =
       (this.drops && (category.drop.by === 'benefit' || among > 1)) ||
-      (category.replacement !== undefined && category.replacement.lowest > 0 && moving > 1);
+      (replacement !== undefined && replacement.lowest > 0 && moving > 1);
     this.finish = {
       curve: bendingIn(category.curve, a),
       lost: a.from(lost),
       cap: category.cap && a.from(category.cap),
       round: roundingIn(category.round, a),
     };
-    this.#sums = sumsByKnown(derivation, slots, a);
+    this.#derivation = derivation;
+    this.#places = places;
   }
 
   /** What a child that stands still is worth. */
@@ -94,34 +114,47 @@ export class Composition<N> {
    */
   with(worthOf: (index: number) => Worth<N> | undefined, by: N | undefined): Composed<N> {
     const a = this.arithmetic;
-    const worths = this.slots.map((_, index) => worthOf(index));
-    const totals = this.#sums(by !== undefined).map((sum) => sum.with(worths, by));
-    const counts = totals.length === 1 ? 0 : highest(totals, a);
-    const { sum, size } = totals[counts]!;
+    for (let index = 0; index < this.#worths.length; index += 1) this.#worths[index] = worthOf(index);
+    const sums =
+      by === undefined ? (this.#unknown ??= this.#sums(false)) : (this.#known ??= this.#sums(true));
+    const first = sums[0]!.with(this.#worths, by);
+    const totals =
+      sums.length === 1 ? [first] : [first, ...sums.slice(1).map((sum) => sum.with(this.#worths, by))];
+    const counts = totals.length === 1 ? 0 : highest(totals, ({ total }) => total.sum, a);
+    const { sum, size } = totals[counts]!.total;
     const worth = sum === undefined ? undefined : { value: finished(sum, this.finish, a).value, size };
     return { totals, counts, sum, worth };
   }
-}
 
-/** The sums of a category by whether its source has a value, each made when it is first asked for. */
-function sumsByKnown<N>(
-  derivation: Derivation,
-  slots: readonly Child[],
-  a: Arithmetic<N>,
-): (known: boolean) => readonly MovingSum<N>[] {
-  const { category, children, source, sums, assumption } = derivation;
-  const made = new Map<boolean, readonly MovingSum<N>[]>();
-  return (known) => {
-    const key = category.replacement ? known : false;
-    const old = made.get(key);
-    if (old) return old;
+  /** The sums of the category where its source has a value, or has none. */
+  #sums(known: boolean): readonly MovingSum<N>[] {
+    const { category, children, source, sums, assumption } = this.#derivation;
     const isBase = !category.replacement || known === (source !== undefined);
     // The value itself does not matter: whatever it can replace stands in a slot.
     const base = isBase ? sums : sumsOf(category, children, known ? exact.one : undefined, assumption);
-    const fresh = base.map((sum) => new MovingSum(derivation, sum, slots, a));
-    made.set(key, fresh);
-    return fresh;
-  };
+    return base.map((sum) => new MovingSum(category, sum, this.#places, this.arithmetic));
+  }
+}
+
+/**
+ * The children that stand still and whose place a source may take: of each weighting the lowest of them, as no other can be among the
+ * lowest of all; and what is gone, to which the source may give a value.
+ */
+function replaceableIn(
+  { category, children }: Derivation,
+  moves: (child: Child) => boolean,
+): ReadonlySet<Child> {
+  const { lowest } = category.replacement!;
+  const found = new Set(children.filter(({ node }) => canRevive(node)));
+  if (lowest === 0) return found;
+  const still = children.filter((child) => child.own && !child.node.extra && !moves(child));
+  const weightings = [...category.weightings(true), ...category.weightings(false)];
+  for (const { weights } of weightings) {
+    const inR = still.filter((child) => isWeighed(category.combine, weights[children.indexOf(child)]));
+    inR.sort((a, b) => a.own!.value.compare(b.own!.value));
+    inR.slice(0, lowest).forEach((child) => found.add(child));
+  }
+  return found;
 }
 
 /** A category added up with one set of weights, some of its children in slots. */
@@ -140,34 +173,35 @@ class MovingSum<N> {
   readonly #size: N[];
 
   constructor(
-    { category }: Derivation,
+    category: PlannedCategory,
     { members, whole, candidates }: Sum,
-    slots: readonly Child[],
+    places: readonly number[],
     a: Arithmetic<N>,
   ) {
-    const { replacement } = category;
-    const inSlot = new Set(slots.map(({ node }) => node));
-    const isSlot = (part: Part) => inSlot.has(part.node) && isWeighed(category.combine, part.weight);
+    const { combine, replacement } = category;
+    const weighed = places.map((place) => isWeighed(combine, members[place]!.weight));
+    const taken = places.flatMap((place, index) => (weighed[index] ? [members[place]!] : []));
+    const inSlot = new Set(taken);
+    const isSlot = (part: Part) => inSlot.has(part);
     const inR = members.filter((part) => (isSlot(part) ? !part.node.extra : isRegular(part)));
-    const taken = members.filter(isSlot);
     const still = minus(whole, tallyOf(category, taken), exact);
     const drops = canDrop(category, inR.length);
-    const byNode = new Map(members.map((part) => [part.node, part]));
     this.#rule = category;
     this.#lowest = replacement?.lowest ?? 0;
     this.#arithmetic = a;
-    this.#slots = slots.map(({ node }) => {
-      const part = byNode.get(node)!;
-      const weighs = isWeighed(category.combine, part.weight);
+    this.#slots = places.map((memberPlace, index) => {
+      const part = members[memberPlace]!;
+      const { node, weight } = part;
+      const weighs = weighed[index]!;
       return {
         weighs,
-        weight: part.weight && a.from(part.weight),
+        weight: weight && a.from(weight),
         place: weighs && !node.extra ? inR.indexOf(part) : undefined,
         revived: replacement?.excused && canRevive(node) ? a.from(node.size) : undefined,
       };
     });
     this.#regular = drops ? candidatesIn(inR, isSlot, candidates, category, a) : undefined;
-    const none = slots.map(() => a.zero);
+    const none = places.map(() => a.zero);
     this.#numerator = [a.from(still.numerator), ...none];
     this.#denominator = [a.from(still.denominator), ...none];
     this.#size = [a.from(still.size), ...none];
@@ -176,9 +210,10 @@ class MovingSum<N> {
   with(own: readonly (Worth<N> | undefined)[], by: N | undefined): SumTotal<N> {
     const a = this.#arithmetic;
     const { combine } = this.#rule;
-    const { worths, replaced, lowest } =
-      by === undefined ? { worths: own, ...NONE_REPLACED } : this.#replace(own, by);
-    const missing = new Set<number>();
+    const replacing = by === undefined ? undefined : this.#replace(own, by);
+    const worths = replacing?.worths ?? own;
+    const replaced = replacing?.replaced ?? NONE_REPLACED;
+    let missing: Set<number> | undefined;
     for (let index = 0; index < this.#slots.length; index += 1) {
       const { weighs, weight, place } = this.#slots[index]!;
       const worth = weighs ? worths[index] : undefined;
@@ -189,24 +224,24 @@ class MovingSum<N> {
       this.#denominator[index + 1] = denominator ?? a.zero;
       this.#size[index + 1] = worth?.size ?? a.zero;
       if (worth) this.#regular?.put(place, { worth, numerator: numerator!, denominator: denominator! }, a);
-      else missing.add(place);
+      else (missing ??= new Set()).add(place);
     }
     const whole = {
       numerator: a.sum(this.#numerator, itself),
       denominator: a.sum(this.#denominator, itself),
       size: combine === 'points' ? a.zero : a.sum(this.#size, itself),
     };
-    if (missing.size > 0) return { ...addUp(this.#rule, this.#without(missing), whole, a), replaced, lowest };
+    if (missing) return { total: addUp(this.#rule, this.#without(missing), whole, a), replaced };
     const total = addUp(this.#rule, this.#regular, whole, a, this.#dropped);
     this.#dropped = total.dropped;
-    return { ...total, replaced, lowest };
+    return { total, replaced };
   }
 
-  /** The slots with the source's value for what is gone and for the lowest; places of R, all of which stand in slots. */
+  /** The slots with the source's value for what is gone and for the lowest; indexes of those in slots. */
   #replace(
     own: readonly (Worth<N> | undefined)[],
     by: N,
-  ): Replaced & { readonly worths: readonly (Worth<N> | undefined)[] } {
+  ): { readonly replaced: Replaced; readonly worths: readonly (Worth<N> | undefined)[] } {
     const worths = own.map((worth, index) => {
       const { revived } = this.#slots[index]!;
       return revived === undefined ? worth : { value: by, size: revived };
@@ -224,7 +259,7 @@ class MovingSum<N> {
       const index = there[place]!;
       worths[index] = { value: by, size: worths[index]!.size };
     }
-    return { ...chosen, worths };
+    return { replaced: chosen, worths };
   }
 
   #without(missing: ReadonlySet<number>): Candidates<N> | undefined {

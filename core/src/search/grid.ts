@@ -20,30 +20,29 @@ export interface Guided<T> {
 
 /**
  * Cuts a grid into stretches on which the grade only rises: those whose both ends make the same choices (`Variation` says
- * why that is enough). A stretch that makes a choice has one beginning and one end, so halving finds the end; the guess
- * leads to it, and the exact choices at both ends prove it. There are about as many stretches as drops change hands; where
- * they change at every place, as below a fine rounding, this walks the whole grid.
+ * why that is enough). Guesses cut the grid, and the exact choices at both ends prove each stretch; where they differ, it is cut again by them.
+ * There are about as many stretches as drops change hands; where they change at every place, as below a fine rounding, this looks at
+ * every place.
  *
  * @param last - the grid is 0, 1, … last
  * @param choices - what is chosen at a place
  */
 export function risingStretches(last: number, { exact, guess }: Guided<string>): Range[] {
-  const stretches: Range[] = [];
-  for (let from = 0; from <= last; from = stretches.at(-1)!.to + 1) {
-    const guessed = lastAlike(from, last, guess);
-    const to = exact(from) === exact(guessed) ? guessed : lastAlike(from, last, exact);
-    stretches.push({ from, to });
-  }
-  return stretches;
+  return alikeWithin({ from: 0, to: last }, guess).flatMap((stretch) =>
+    exact(stretch.from) === exact(stretch.to) ? [stretch] : alikeWithin(stretch, exact),
+  );
 }
 
-/** The end of the stretch that begins at a place: strides that double find a place beyond it, halving finds the end. */
-function lastAlike(from: number, last: number, choices: (place: number) => string): number {
-  const own = choices(from);
-  const isBeyond = (place: number) => place > last || choices(place) !== own;
-  let stride = 1;
-  while (!isBeyond(from + stride)) stride *= 2;
-  return firstWhere({ from: from + Math.ceil(stride / 2), to: from + stride }, isBeyond) - 1;
+/** Cuts a range into stretches with the same choices at both ends, by halves; what is alike across a cut is joined again. */
+function alikeWithin({ from, to }: Range, choices: (place: number) => string): Range[] {
+  if (choices(from) === choices(to)) return [{ from, to }];
+  const middle = Math.floor((from + to) / 2);
+  const lower = alikeWithin({ from, to: middle }, choices);
+  const [first, ...rest] = alikeWithin({ from: middle + 1, to }, choices) as [Range, ...Range[]];
+  const end = lower.pop()!;
+  return choices(end.from) === choices(first.to)
+    ? [...lower, { from: end.from, to: first.to }, ...rest]
+    : [...lower, end, first, ...rest];
 }
 
 /** One thing that a target asks of a grid. */

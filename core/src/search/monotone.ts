@@ -10,28 +10,53 @@ import { acts, areAlike } from '../rules/drop/monotone';
 import type { CategoryRule, CategoryShape } from '../rules/rule';
 
 /**
- * Whether the course's grade can only rise as the varying pieces rise together.
+ * Where the course's grade can only rise as the varying pieces rise together, known without looking at values.
  *
  * Curves, deductions, caps, rounding, lateness, the better of several sums and sums with fixed weights only rise; drops and replacements may
- * not. So the answer is yes where no rule can make a rise fall (`CategoryRule.canFall`) in any category that holds a varying piece, where no
- * category that pools points has one whose points can change (by a drop, or by the weighting that counts), and where whatever a category's
- * source is only rises too, and cannot come or go.
- *
- * @param others - further nodes whose values must only rise, and have a value always or never
+ * not. So a category rises with what is in it where none of its rules can make it fall (`CategoryRule.canFall`), where it does not pool points
+ * with a category whose points can change (by a drop, or by the weighting that counts), and where its source cannot come or go.
  */
-export function isMonotone(
-  root: PlannedCategory,
-  varies: (piece: PlannedPiece) => boolean,
-  others: readonly PlannedNode[] = [],
-): boolean {
-  const shapes = new Shapes(varies);
-  return (
-    shapes.of(root).rises &&
-    others.every((node) => {
-      const { rises, fixed, varies: moves } = shapes.of(node);
-      return rises && (fixed || !moves);
-    })
-  );
+export class Rises {
+  readonly #shapes: Shapes;
+  readonly #asked: ReadonlySet<PlannedNode>;
+
+  /**
+   * @param varies - which pieces vary
+   * @param asked - nodes beside the root whose values are asked for: they must only rise, and have a value always or never
+   */
+  constructor(varies: (piece: PlannedPiece) => boolean, asked: readonly PlannedNode[] = []) {
+    this.#shapes = new Shapes(varies);
+    this.#asked = new Set(asked);
+  }
+
+  /** Whether the value of a course's root, and those of all nodes asked for, only rise. */
+  everywhere(root: PlannedCategory): boolean {
+    const { rises } = this.#shapes.of(root);
+    return rises && [...this.#asked].every((node) => this.#isSteady(node));
+  }
+
+  #isSteady(node: PlannedNode): boolean {
+    const { rises, fixed, varies } = this.#shapes.of(node);
+    return rises && (fixed || !varies);
+  }
+
+  /**
+   * Whether what a category chooses must be watched: it may fall as what is in it rises, or its points, or whether it has a value, matter
+   * elsewhere and can change. While the choices of all that are watched stay, the course only rises.
+   */
+  mustWatch(category: PlannedCategory): boolean {
+    const { ownRises, fixed, varies } = this.#shapes.of(category);
+    if (!varies) return false;
+    const isNamed = category.replacesIn.length > 0 || this.#asked.has(category);
+    return !ownRises || (!fixed && (isNamed || isSizeUsed(category)));
+  }
+}
+
+/** Whether the points that a category stands for are of use above it. */
+export function isSizeUsed({ parent }: PlannedCategory): boolean {
+  for (let above = parent; above; above = above.parent)
+    if (above.combine === 'points' || above.drop.by === 'points') return true;
+  return false;
 }
 
 interface Shape {
@@ -39,6 +64,8 @@ interface Shape {
   readonly isThere: boolean;
   readonly varies: boolean;
   readonly rises: boolean;
+  /** Whether it rises with what is in it. */
+  readonly ownRises: boolean;
   /** Whether nothing can change how many points full marks are. */
   readonly fixed: boolean;
   /** Those points, where they are known without looking at values. */
@@ -66,12 +93,13 @@ class Shapes {
 
   #piece(node: PlannedPiece): Shape {
     const isThere = node.settlement !== 'none';
-    return { isThere, varies: this.varies(node), rises: true, fixed: true, size: node.size };
+    return { isThere, varies: this.varies(node), rises: true, ownRises: true, fixed: true, size: node.size };
   }
 
   #category(category: PlannedCategory): Shape {
     const { replacement, weightings, beginsFull } = category;
-    if (beginsFull) return { isThere: true, varies: false, rises: true, fixed: true, size: ZERO };
+    if (beginsFull)
+      return { isThere: true, varies: false, rises: true, ownRises: true, fixed: true, size: ZERO };
     const source = replacement?.source && this.of(replacement.source);
     // What a source may give a value to is taken as there; what weighs if it has none is looked at as well.
     const sums = source?.isThere ? [...weightings(true), ...weightings(false)] : weightings(false);
@@ -85,6 +113,7 @@ class Shapes {
       isThere: shapes.some(({ isThere }) => isThere),
       varies,
       rises: shapes.every(({ rises }) => rises),
+      ownRises: shapes.every(({ ownRises }) => ownRises),
       fixed: !varies || (alike && shapes.every(({ fixed }) => fixed)),
       size: alike ? first.size : undefined,
     };
@@ -113,14 +142,13 @@ class Shapes {
     const size = !drops && fixed && !revives ? total(pooled ? units : sizes) : undefined;
     const moving = regular.filter(({ shape }) => shape.varies).length;
     if (moving === 0 && !source?.varies && !children.some(({ shape }) => shape.varies))
-      return { isThere, varies: false, rises: true, fixed: true, size };
-    const rises =
+      return { isThere, varies: false, rises: true, ownRises: true, fixed: true, size };
+    const ownRises =
       isSure &&
-      (source?.rises ?? true) &&
-      children.every(({ shape }) => shape.rises) &&
       (!pooled || children.every(({ shape }) => shape.fixed)) &&
       !canRulesFall(category.source, { units, sizes, varying: moving });
-    return { isThere, varies: true, rises, fixed, size };
+    const rises = ownRises && (source?.rises ?? true) && children.every(({ shape }) => shape.rises);
+    return { isThere, varies: true, rises, ownRises, fixed, size };
   }
 }
 

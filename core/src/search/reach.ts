@@ -2,7 +2,7 @@ import type { Band, Course } from '../document/course';
 import type { Derivation } from '../grading/combine';
 import { lettersOf, reaches, thresholdOf, type Threshold } from '../grading/letter';
 import type { Outlooks } from '../grading/outlook';
-import type { Plan, PlannedNode, PlannedPiece, PlannedRequirement } from '../grading/plan';
+import type { Plan, PlannedCategory, PlannedNode, PlannedPiece, PlannedRequirement } from '../grading/plan';
 import { exact, floating } from '../numbers/arithmetic';
 import {
   decimalText,
@@ -24,7 +24,7 @@ import {
   type GridAnswer,
   type Range,
 } from './grid';
-import { isMonotone } from './monotone';
+import { Rises } from './monotone';
 import { questionsOf } from './requirement';
 import { Variation } from './variation';
 
@@ -164,10 +164,8 @@ function pointsCondition({ grades }: Asked, threshold: Threshold): Condition {
   };
 }
 
-function stretchesOf({ plan, moving, last }: Trial, { nodes, choices }: Asked): Range[] {
-  const moves = new Set(moving);
-  if (isMonotone(plan.root, (piece) => moves.has(piece), nodes)) return [{ from: 0, to: last }];
-  return risingStretches(last, choices);
+function stretchesOf({ plan, last }: Trial, { rises, choices }: Asked): Range[] {
+  return rises.everywhere(plan.root) ? [{ from: 0, to: last }] : risingStretches(last, choices);
 }
 
 /** A question about each place of a trial, exactly and as floats guess it; each place is asked once. */
@@ -180,6 +178,7 @@ interface AlongTrial<T, G> {
 export class Asked {
   readonly grades: AlongTrial<Rational | undefined, number>;
   readonly choices: AlongTrial<string, string>;
+  readonly rises: Rises;
   readonly #truly: Variation<Rational>;
   readonly #nearly: Variation<number>;
 
@@ -188,8 +187,11 @@ export class Asked {
     readonly nodes: readonly PlannedNode[],
   ) {
     const { base, moving } = trial;
-    this.#truly = new Variation(base, moving, exact, nodes);
-    this.#nearly = new Variation(base, moving, floating, nodes);
+    const moves = new Set(moving);
+    this.rises = new Rises((piece) => moves.has(piece), nodes);
+    const watch = (category: PlannedCategory) => this.rises.mustWatch(category);
+    this.#truly = new Variation(base, moving, exact, nodes, watch);
+    this.#nearly = new Variation(base, moving, floating, nodes, watch);
     this.grades = this.#along(
       (variation, level) => variation.valueAt(() => level),
       (variation, level) => variation.valueAt(() => level) ?? NaN,

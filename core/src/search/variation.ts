@@ -5,6 +5,7 @@ import { childIn } from '../grading/requirement';
 import type { Arithmetic } from '../numbers/arithmetic';
 import type { Worth } from '../rules/drop/candidates';
 import { Composition, type Composed } from './composition';
+import { isSizeUsed } from './monotone';
 
 /** What the moving pieces bring, by their index, before their curve, lateness and cap. */
 export type Bring<N> = (index: number) => N;
@@ -13,6 +14,8 @@ export type Bring<N> = (index: number) => N;
 export class Variation<N> {
   readonly #root: Mover<N>;
   readonly #others: ReadonlyMap<PlannedNode, Mover<N>>;
+  /** The categories whose choices are noted; those that are straight for one of them are looked at with it. */
+  readonly #watched: readonly Mover<N>[];
   /** Counts the questions, so that a category that several look at is added up once for each. */
   #question = 0;
 
@@ -21,16 +24,19 @@ export class Variation<N> {
    * @param moving - the pieces that move
    * @param arithmetic - the numbers to answer in
    * @param others - further nodes whose values are asked for
+   * @param watch - whose choices are noted: all, unless it is known that a category only rises
    */
   constructor(
     base: Derivation,
     moving: readonly PlannedPiece[],
     readonly arithmetic: Arithmetic<N>,
     others: readonly PlannedNode[] = [],
+    watch: (category: PlannedCategory) => boolean = () => true,
   ) {
-    const builder = new Builder(base, moving, arithmetic);
+    const builder = new Builder(base, moving, arithmetic, watch);
     this.#root = builder.mover(base.category);
     this.#others = new Map(others.map((node) => [node, builder.mover(node)]));
+    this.#watched = builder.watched;
   }
 
   /** The course's value, a fraction of one; nothing where it has none. */
@@ -50,6 +56,8 @@ export class Variation<N> {
    * replaces, which weighting counts where that changes its points, and, below a category that compares what moves, which straight piece of
    * its curve, lateness, cap or rounding a value lies on.
    *
+   * Only what is watched is noted: a category that rises with what is in it does so whatever it chooses (`Rises`).
+   *
    * Let all moving pieces rise together, from one level to another. Where the choices at both levels are the same, they are
    * the same at every level between, and between them the course only rises. For, from the pieces up: on one bend a value is
    * a straight line of the level. With straight values and unchanging units, "this one lies below that one" changes at
@@ -67,8 +75,7 @@ export class Variation<N> {
   choicesAt(bring: Bring<N>): string {
     this.#question += 1;
     const choices: string[] = [];
-    this.#worth(this.#root, bring, choices);
-    for (const mover of this.#others.values()) this.#worth(mover, bring, choices);
+    for (const mover of this.#watched) this.#worth(mover, bring, choices);
     return choices.join(';');
   }
 
@@ -86,14 +93,17 @@ export class Variation<N> {
     const { composition, children, source } = mover;
     const by = source && this.#worth(source, bring, choices)?.value;
     const composed = composition.with((index) => this.#worth(children[index]!, bring, choices), by);
-    if (choices) this.#note(mover, composed, choices);
+    if (choices && (mover.watched || mover.straight)) this.#note(mover, composed, choices);
     return composed.worth;
   }
 
   #note(mover: MovingCategory<N>, composed: Composed<N>, choices: string[]): void {
     const { straight, source, composition } = mover;
     const { drops, compares, finish } = composition;
-    for (const { dropped, lowest, replaced } of composed.totals) {
+    for (const {
+      total: { dropped },
+      replaced: { lowest, replaced },
+    } of composed.totals) {
       if (source) choices.push(lowest.join());
       if (source && (straight || compares)) choices.push(replaced.join());
       if (drops) choices.push(`${dropped.lowest.join()}/${dropped.highest.join()}`);
@@ -125,6 +135,8 @@ interface MovingCategory<N> {
   /** What stands in the composition's slots, and what replaces the weakest of it. */
   readonly children: readonly Mover<N>[];
   readonly source: Mover<N> | undefined;
+  /** Whether its choices are noted: it may fall as what is in it rises. */
+  readonly watched: boolean;
   /** Whether its value is compared with others that move, so that it must be a straight line. */
   straight: boolean;
   /** The question that it was last added up for, and its answer. */
@@ -142,6 +154,7 @@ type Mover<N> = MovingPiece<N> | MovingCategory<N> | StillNode<N>;
 
 /** Makes each node's mover once, whoever looks at it. */
 class Builder<N> {
+  readonly watched: MovingCategory<N>[] = [];
   readonly #movers = new Map<PlannedNode, Mover<N>>();
   readonly #places: ReadonlyMap<PlannedNode, number>;
   readonly #moves: ReadonlySet<PlannedNode>;
@@ -150,6 +163,7 @@ class Builder<N> {
     readonly base: Derivation,
     moving: readonly PlannedPiece[],
     readonly arithmetic: Arithmetic<N>,
+    readonly watch: (category: PlannedCategory) => boolean,
   ) {
     this.#places = new Map(moving.map((piece, index) => [piece, index]));
     this.#moves = movedBy(moving);
@@ -204,12 +218,15 @@ class Builder<N> {
       composition,
       children,
       source,
+      watched: this.watch(category),
       straight: false,
       asked: 0,
       answer: undefined,
     };
-    if (composition.compares) [...children, ...(source ? [source] : [])].forEach(straighten);
-    if (countsByWeighting(category)) straighten(made);
+    if (composition.compares && made.watched) [...children, ...(source ? [source] : [])].forEach(straighten);
+    const isWeighted = category.source.schemes && isSizeUsed(category);
+    if (isWeighted) straighten(made);
+    if (made.watched || isWeighted) this.watched.push(made);
     return made;
   }
 }
@@ -221,12 +238,4 @@ function straighten<N>(mover: Mover<N>): void {
   if (mover.kind === 'piece') return;
   mover.children.forEach(straighten);
   if (mover.source) straighten(mover.source);
-}
-
-/** Whether it matters above a category which of its weightings counts: then the points that it stands for are of use there. */
-function countsByWeighting({ source, parent }: PlannedCategory): boolean {
-  if (!source.schemes) return false;
-  for (let above = parent; above; above = above.parent)
-    if (above.combine === 'points' || above.drop.by === 'points') return true;
-  return false;
 }

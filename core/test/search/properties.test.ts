@@ -11,7 +11,7 @@ import type { PlannedPiece } from '../../src/grading/plan';
 import { ribbon } from '../../src/insight/ribbon';
 import { exact, floating } from '../../src/numbers/arithmetic';
 import type { Rational } from '../../src/numbers/rational';
-import { isMonotone } from '../../src/search/monotone';
+import { Rises } from '../../src/search/monotone';
 import { reach, reachAlong, type BandReach } from '../../src/search/reach';
 import { solve } from '../../src/search/solve';
 import { swings } from '../../src/search/swing';
@@ -182,7 +182,8 @@ describe('on random courses', () => {
     const half = category([openPiece('5', { status: 'excused' }), scored('3', '5')]);
     const drops = category([half], { planned: { pieces: 2, possible: '10' }, drop: { lowest: 1 } });
     const { plan } = outlooks(sampleCourse([drops, scored('5', '5', { extraCredit: true })]), NOW);
-    expect(isMonotone(plan.root, ({ settlement }) => settlement === 'unsettled')).toBe(false);
+    const rises = new Rises(({ settlement }) => settlement === 'unsettled');
+    expect(rises.everywhere(plan.root)).toBe(false);
   });
 
   it('where the shape says that a grade only rises, it does: for all unknowns, and for each open piece alone', () => {
@@ -194,7 +195,8 @@ describe('on random courses', () => {
         const open = plan.pieces.filter(({ settlement }) => settlement === 'unsettled');
         const unknown = open.filter(isUnknown);
         for (const moving of [unknown, ...open.slice(0, 2).map((piece) => [piece])]) {
-          if (moving.length === 0 || !isMonotone(plan.root, (piece) => moving.includes(piece))) continue;
+          if (moving.length === 0 || !new Rises((piece) => moving.includes(piece)).everywhere(plan.root))
+            continue;
           rising += 1;
           const base = supposing(
             (piece) => (moving.includes(piece) ? reference.one : forecasting.valueOf(piece)),
