@@ -85,6 +85,11 @@ export function everyField(): Course {
       Levels: { outOf: '4', bands: [{ label: '1', from: '0', worth: '50', points: '1', pass: false }] },
     },
     policy: { missing: { counts: 'percent', percent: '20' }, overdue: { after: '7' }, late },
+    requirements: [
+      { for: 'C', of: 'final', atLeast: '50' },
+      { for: 'A', of: 'tests', pieces: 2, each: '70' },
+      { for: 'C', of: 'absences', atMost: '6' },
+    ],
     root: {
       kind: 'category',
       id: 'course',
@@ -112,6 +117,7 @@ export function everyField(): Course {
           extended: '2026-09-15T21:59:00+02:00',
           late: { handedIn: '2026-09-15T20:10:00Z', waived: true, reduced: false, reason: 'Ill' },
           class: { average: '14', high: '20', low: '3.5' },
+          curve: { full: '17' },
         },
         {
           kind: 'assessment',
@@ -121,9 +127,70 @@ export function everyField(): Course {
           status: 'scored',
           score: { label: 'B' },
           late: { days: '1.5' },
+          curve: { add: '1' },
         },
-        { kind: 'assessment', id: 'open', name: 'Open', possible: '80', status: 'awaiting', assume: '84' },
+        {
+          kind: 'assessment',
+          id: 'open',
+          name: 'Open',
+          possible: '80',
+          status: 'awaiting',
+          assume: '84',
+          curve: { times: '0.95' },
+        },
+        conditions(),
       ],
     },
+  };
+}
+
+/** A category with every rule that names others. */
+function conditions(): Category {
+  return {
+    kind: 'category',
+    id: 'tests',
+    name: 'Tests',
+    combine: 'weights',
+    curve: {
+      steps: [
+        { from: '90', gives: '100' },
+        { from: '0', gives: '0.5' },
+      ],
+    },
+    replace: { by: 'final', lowest: 2, excused: true },
+    schemes: [
+      { name: 'Strong finish', weights: { mid: '10', final: '70.5' } },
+      { name: 'As it is', weights: {} },
+    ],
+    children: [
+      {
+        kind: 'assessment',
+        id: 'mid',
+        name: 'Midterm',
+        possible: '60',
+        weight: '30',
+        weightTo: 'oral',
+        status: 'excused',
+        curve: { line: { from: ['40', '90'], to: ['60', '95.5'] } },
+      },
+      { kind: 'assessment', id: 'final', name: 'Final', possible: '80', weight: '70', curve: { root: true } },
+      {
+        kind: 'category',
+        id: 'oral',
+        name: 'Oral',
+        weight: '5',
+        weightTo: 'final',
+        children: [],
+      },
+      {
+        kind: 'assessment',
+        id: 'absences',
+        name: 'Absences',
+        possible: '20',
+        deduct: { each: '2', free: '3' },
+        status: 'scored',
+        score: { points: '4' },
+      },
+    ],
   };
 }

@@ -1,4 +1,5 @@
-import type { Category, Course, CourseNode, Scale } from '@fidens/core';
+import { isSame, type Category, type Course, type CourseNode, type Scale } from '@fidens/core';
+import { flattened, namer, restored, toRequirements, withSchemes } from './condition-rows';
 import {
   ASSESSMENT_COLUMNS,
   BAND_COLUMNS,
@@ -22,12 +23,14 @@ export function toDocument(record: CourseRecord): Course {
   const categories = record.categories.map((row) => toCategory(row));
   record.categories.forEach((row, index) => place(row, categories[index]!));
   for (const row of record.assessments) {
-    place(row, { kind: 'assessment', ...fromRow(ASSESSMENT_COLUMNS, row) } as CourseNode);
+    place(row, { kind: 'assessment', ...restored(fromRow(ASSESSMENT_COLUMNS, row)) } as CourseNode);
   }
-  for (const category of categories) {
+  const rows = new Map([...record.categories, ...record.assessments].map((row) => [row.id, row]));
+  categories.forEach((category, index) => {
     const own = children.get(category.id) ?? [];
     category.children = own.sort((a, b) => a.position - b.position).map(({ node }) => node);
-  }
+    withSchemes(category, record.categories[index]!.scheme_names, ({ id }) => rows.get(id)!.scheme_weights);
+  });
   const root = children.get(null)![0]!.node as Category;
   return {
     format: 'fidens-course',
@@ -39,12 +42,13 @@ export function toDocument(record: CourseRecord): Course {
         record.scales.map((scale): [string, Scale] => [scale.known_as!, toScale(scale)]),
       ),
     }),
+    ...(record.requirements.length > 0 && { requirements: toRequirements(record.requirements) }),
     root,
   } as Course;
 }
 
 function toCategory(row: CategoryRecord): Category {
-  const fields = fromRow(CATEGORY_COLUMNS, row);
+  const fields = restored(fromRow(CATEGORY_COLUMNS, row));
   const late = (row as unknown as Fields).late_none === true ? { late: null } : {};
   return { kind: 'category', ...fields, ...late, children: [] } as unknown as Category;
 }
@@ -72,7 +76,7 @@ export function scaleRows(scale: Scale): { scale: Fields; bands: Fields[] } {
 /** A node with its place among the others. */
 interface PlacedNode {
   readonly node: CourseNode;
-  readonly parent_id: string | null;
+  readonly parent: Category | undefined;
   readonly position: number;
 }
 
@@ -90,6 +94,7 @@ export interface RowChanges {
 export function rowChanges(before: Course | undefined, after: Course): RowChanges {
   const old = before ? placesIn(before) : new Map<string, PlacedNode>();
   const now = placesIn(after);
+  const [oldNames, names] = [before && namer(before), namer(after)];
   const changes: RowChanges = {
     categories: { written: [], gone: [] },
     assessments: { written: [], gone: [] },
@@ -98,33 +103,40 @@ export function rowChanges(before: Course | undefined, after: Course): RowChange
   for (const [id, { node }] of old) if (now.get(id)?.node.kind !== node.kind) tableOf(node).gone.push(id);
   for (const [id, placed] of now) {
     const was = old.get(id);
-    const isStill = was?.parent_id === placed.parent_id && was.position === placed.position;
-    if (isStill && was.node === placed.node) continue;
-    const row = rowOf(placed);
-    if (isStill && was.node.kind === placed.node.kind && isSameRow(rowOf(was), row)) continue;
+    if (was && isUntouched(was, placed)) continue;
+    const row = rowOf(placed, names);
+    if (was && was.node.kind === placed.node.kind && isSame(rowOf(was, oldNames!), row)) continue;
     tableOf(placed.node).written.push(row);
   }
   return changes;
 }
 
+/** Whether a node is sure to have the same row, without looking at it: the very same one in the same place, of no condition. */
+function isUntouched(was: PlacedNode, { node, parent, position }: PlacedNode): boolean {
+  const names = node.weightTo !== undefined || (node.kind === 'category' && node.replace !== undefined);
+  return (
+    was.node === node &&
+    !names &&
+    was.parent?.id === parent?.id &&
+    was.parent?.schemes === parent?.schemes &&
+    was.position === position
+  );
+}
+
 function placesIn(document: Course): Map<string, PlacedNode> {
   const places = new Map<string, PlacedNode>();
-  const visit = (node: CourseNode, parent_id: string | null, position: number) => {
-    places.set(node.id, { node, parent_id, position });
-    if (node.kind === 'category') node.children.forEach((child, index) => visit(child, node.id, index));
+  const visit = (node: CourseNode, parent: Category | undefined, position: number) => {
+    places.set(node.id, { node, parent, position });
+    if (node.kind === 'category') node.children.forEach((child, index) => visit(child, node, index));
   };
-  visit(document.root, null, 0);
+  visit(document.root, undefined, 0);
   return places;
 }
 
 /** The row that keeps a node. */
-export function rowOf({ node, parent_id, position }: PlacedNode): Fields {
-  const place = { parent_id, position };
-  if (node.kind === 'assessment') return { ...toRow(ASSESSMENT_COLUMNS, node), ...place };
-  return { ...toRow(CATEGORY_COLUMNS, node), ...place, late_none: node.late === null };
-}
-
-/** Whether two rows of one table, which have the same columns, hold the same. */
-function isSameRow(a: Fields, b: Fields): boolean {
-  return Object.keys(b).every((column) => a[column] === b[column]);
+function rowOf({ node, parent, position }: PlacedNode, named: ReturnType<typeof namer>): Fields {
+  const place = { parent_id: parent?.id ?? null, position };
+  const flat = flattened(node, parent, named);
+  if (node.kind === 'assessment') return { ...toRow(ASSESSMENT_COLUMNS, flat), ...place };
+  return { ...toRow(CATEGORY_COLUMNS, flat), ...place, late_none: node.late === null };
 }

@@ -5,6 +5,7 @@ import {
   BAND_COLUMNS,
   CATEGORY_COLUMNS,
   COURSE_COLUMNS,
+  REQUIREMENT_COLUMNS,
   SCALE_COLUMNS,
   textColumns,
 } from './document-columns';
@@ -26,7 +27,8 @@ const COURSE = `
         from grading_scales where course_id = courses.id
       ) own),
     'categories', ${rows(textColumns(CATEGORY_COLUMNS, 'parent_id', 'position', 'late_none'), 'categories', 'course_id = courses.id')},
-    'assessments', ${rows(textColumns(ASSESSMENT_COLUMNS, 'parent_id', 'position'), 'assessments', 'course_id = courses.id')}
+    'assessments', ${rows(textColumns(ASSESSMENT_COLUMNS, 'parent_id', 'position'), 'assessments', 'course_id = courses.id')},
+    'requirements', ${rows(textColumns(REQUIREMENT_COLUMNS, 'position'), 'requirements', 'course_id = courses.id')}
   ) as course
   from courses where id = :id`;
 
@@ -39,6 +41,7 @@ interface WholeCourse {
   readonly scales: CourseRecord['scales'];
   readonly categories: CourseRecord['categories'];
   readonly assessments: CourseRecord['assessments'];
+  readonly requirements: CourseRecord['requirements'];
 }
 
 /** A course that is about to be changed: its row, its document, and whether the change has been made already. */
@@ -67,9 +70,9 @@ export async function lockCourse(
   );
   if (locked.rowCount === 0) return undefined;
   const found: { rows: [{ course: WholeCourse }] } = await transaction.raw(COURSE, { id: courseId, change });
-  const { repeated, record, scale, bands, scales, categories, assessments } = found.rows[0].course;
+  const { repeated, record, scale, bands, ...parts } = found.rows[0].course;
   // Rows as the database gives them; of a model nothing is asked but its columns.
-  const whole = { ...record, scale: { ...scale, bands }, scales, categories, assessments };
+  const whole = { ...record, scale: { ...scale, bands }, ...parts };
   const document = toDocument(whole as CourseRecord);
   return { record, document, repeated };
 }

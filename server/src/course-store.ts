@@ -12,6 +12,7 @@ import {
 } from '@fidens/core';
 import { randomUUID } from 'node:crypto';
 import { raw, type Transaction } from 'objection';
+import { requirementRows } from './condition-rows';
 import { courseRow, rowChanges, toDocument, type RowChanges } from './course-document';
 import { lockCourse, type LockedCourse } from './course-reading';
 import {
@@ -21,6 +22,7 @@ import {
   CourseRecord,
   GradingScale,
   NodeRecord,
+  RequirementRecord,
 } from './models';
 import { withinQuota } from './quota';
 import { insertFurtherScales, insertScale, removeFurtherScales, updateScale } from './scale-store';
@@ -50,7 +52,7 @@ export interface ChangeRequest {
   readonly saw: { readonly seen: readonly Edit[] } | { readonly version: number };
 }
 
-const GRAPH = '[scale.bands, scales.bands, categories, assessments]';
+const GRAPH = '[scale.bands, scales.bands, categories, assessments, requirements]';
 
 /** A student's courses: those that stand in a term. */
 const coursesOf = (transaction: Transaction, userId: string) =>
@@ -156,6 +158,7 @@ async function insertDocument(
   const owner = { course_id: id, user_id: userId };
   await insertFurtherScales(transaction, owner, document);
   await saveNodes(transaction, owner, undefined, document);
+  await insertRequirements(transaction, owner, document);
   return id;
 }
 
@@ -295,6 +298,20 @@ async function saveChange(
     await insertFurtherScales(transaction, owner, document);
   }
   await saveNodes(transaction, owner, before, document);
+  // A requirement stands in the column of the table that holds what it is about: what is compared is its row.
+  if (!isSame(requirementRows(before), requirementRows(document))) {
+    await RequirementRecord.query(transaction).where({ course_id: id }).delete();
+    await insertRequirements(transaction, owner, document);
+  }
+}
+
+async function insertRequirements(
+  transaction: Transaction,
+  owner: { course_id: string; user_id: string },
+  document: Course,
+): Promise<void> {
+  const rows = requirementRows(document).map((row) => ({ ...row, ...owner }));
+  if (rows.length > 0) await RequirementRecord.query(transaction).insert(rows);
 }
 
 /** Writes the rows in which two documents differ. */

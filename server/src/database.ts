@@ -5,6 +5,15 @@ import { migrations } from './migrations';
 
 /** Decimals keep every digit and come back in their one form; a float would lose some. */
 types.setTypeParser(types.builtins.NUMERIC, shortestDecimal);
+// A list of decimals, in which there may be nulls.
+const NUMERIC_LIST = 1231;
+types.setTypeParser(NUMERIC_LIST as never, (text: string) =>
+  text
+    .slice(1, -1)
+    .split(',')
+    .filter((item) => item !== '')
+    .map((item) => (item === 'NULL' ? null : shortestDecimal(item))),
+);
 
 /**
  * Milliseconds that one statement, one wait for a lock, and one transaction with nothing to do may take: what is not answered by

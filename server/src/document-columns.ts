@@ -16,10 +16,25 @@ const LATE_POLICY: Columns = {
 
 const ROUND: Columns = { round_step: 'round.step', round_mode: 'round.mode' };
 
+const CURVE: Columns = {
+  curve_add: 'curve.add',
+  curve_times: 'curve.times',
+  curve_full: 'curve.full',
+  curve_root: 'curve.root',
+  curve_line_from: 'curve.line.from',
+  curve_line_to: 'curve.line.to',
+  curve_steps_from: 'curve.steps.from',
+  curve_steps_gives: 'curve.steps.gives',
+};
+
+/** Fields of a node beside its rules; what its references and schemes are here is told by `condition-rows.ts`. */
 const NODE: Columns = {
   id: 'id',
   name: 'name',
   weight: 'weight',
+  weight_to_category: 'weightTo.category',
+  weight_to_assessment: 'weightTo.assessment',
+  scheme_weights: 'schemeWeights',
   cap: 'cap',
   extra_credit: 'extraCredit',
   counted: 'counted',
@@ -53,6 +68,14 @@ export const BAND_COLUMNS: Columns = {
 /** The columns of each rule that a category can have. */
 const RULE_COLUMNS: Readonly<Record<keyof CategoryRules, Columns>> = {
   cap: { cap: 'cap' },
+  curve: CURVE,
+  replace: {
+    replace_category: 'replace.category',
+    replace_assessment: 'replace.assessment',
+    replace_lowest: 'replace.lowest',
+    replace_excused: 'replace.excused',
+  },
+  schemes: { scheme_names: 'schemeNames' },
   drop: {
     drop_lowest: 'drop.lowest',
     drop_highest: 'drop.highest',
@@ -73,6 +96,9 @@ export const CATEGORY_COLUMNS: Columns = {
 
 export const ASSESSMENT_COLUMNS: Columns = {
   ...NODE,
+  ...CURVE,
+  deduct_each: 'deduct.each',
+  deduct_free: 'deduct.free',
   possible: 'possible',
   presumed: 'presumed',
   step: 'step',
@@ -93,7 +119,17 @@ export const ASSESSMENT_COLUMNS: Columns = {
   class_low: 'class.low',
 };
 
-/** Columns whose values are decimals, and those that hold a moment: as text they keep every digit, in their one form. */
+export const REQUIREMENT_COLUMNS: Columns = {
+  for_label: 'for',
+  of_category: 'of.category',
+  of_assessment: 'of.assessment',
+  at_least: 'atLeast',
+  pieces: 'pieces',
+  each: 'each',
+  at_most: 'atMost',
+};
+
+/** Columns whose values are decimals, lists of decimals, and those that hold a moment: as text they keep every digit, in their one form. */
 const DECIMALS = new Set([
   ...['weight', 'cap', 'possible', 'step', 'score_points', 'score_percent', 'late_days', 'assume'],
   ...['class_average', 'class_high', 'class_low', 'round_step', 'planned_possible', 'missing_percent'],
@@ -107,6 +143,10 @@ const DECIMALS = new Set([
     'overdue_after',
   ],
   ...['cut_off', 'points', 'worth', 'out_of'],
+  ...['curve_add', 'curve_times', 'curve_full', 'deduct_each', 'deduct_free', 'at_least', 'each', 'at_most'],
+]);
+const DECIMAL_LISTS = new Set([
+  ...['curve_line_from', 'curve_line_to', 'curve_steps_from', 'curve_steps_gives', 'scheme_weights'],
 ]);
 const MOMENTS = new Set(['due', 'extended', 'late_handed_in']);
 
@@ -114,6 +154,9 @@ const MOMENTS = new Set(['due', 'extended', 'late_handed_in']);
 export function textColumns(columns: Columns, ...more: readonly string[]): string {
   const texts = Object.keys(columns).map((column) => {
     if (DECIMALS.has(column)) return `trim_scale(${column})::text as ${column}`;
+    if (DECIMAL_LISTS.has(column))
+      return `case when ${column} is not null then array(
+        select trim_scale(value)::text from unnest(${column}) with ordinality as list (value, place) order by place) end as ${column}`;
     if (!MOMENTS.has(column)) return column;
     const moment = `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
     return `replace(${moment}, '.000Z', 'Z') as ${column}`;

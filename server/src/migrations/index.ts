@@ -5,6 +5,7 @@ import * as sweep from './003-sweep';
 import * as rehearsals from './004-rehearsals';
 import * as nothingLost from './005-nothing-lost';
 import * as scales from './006-scales';
+import * as conditions from './007-conditions';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
@@ -14,4 +15,5 @@ export const migrations: Record<string, Knex.Migration> = {
   '004-rehearsals': rehearsals,
   '005-nothing-lost': nothingLost,
   '006-scales': scales,
+  '007-conditions': conditions,
 };

@@ -10,10 +10,24 @@ export class NodeRecord extends Model {
   id!: string;
   parent_id!: string | null;
   position!: number;
+  /** What it weighs in the schemes of its category, in their order. */
+  scheme_weights!: (string | null)[] | null;
+}
+
+/** What a letter needs beside the percent, as a row. Its other columns are named in `document-columns.ts`. */
+export class RequirementRecord extends Model {
+  static override tableName = 'requirements';
+  static override idColumn = ['course_id', 'position'];
+
+  course_id!: string;
+  user_id!: string;
+  position!: number;
 }
 
 export class CategoryRecord extends NodeRecord {
   static override tableName = 'categories';
+
+  scheme_names!: string[] | null;
 }
 
 export class AssessmentRecord extends NodeRecord {
@@ -36,6 +50,7 @@ export class CourseRecord extends Model {
   scales!: GradingScale[];
   categories!: CategoryRecord[];
   assessments!: AssessmentRecord[];
+  requirements!: RequirementRecord[];
 
   static override relationMappings = () => ({
     scale: {
@@ -57,6 +72,11 @@ export class CourseRecord extends Model {
       relation: Model.HasManyRelation,
       modelClass: AssessmentRecord,
       join: { from: 'courses.id', to: 'assessments.course_id' },
+    },
+    requirements: {
+      relation: Model.HasManyRelation,
+      modelClass: RequirementRecord,
+      join: { from: 'courses.id', to: 'requirements.course_id' },
     },
   });
 }

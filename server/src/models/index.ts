@@ -1,5 +1,11 @@
 export { CourseChange } from './course-change';
-export { AssessmentRecord, CategoryRecord, CourseRecord, NodeRecord } from './course-record';
+export {
+  AssessmentRecord,
+  CategoryRecord,
+  CourseRecord,
+  NodeRecord,
+  RequirementRecord,
+} from './course-record';
 export { GradingBand, GradingScale } from './grading-scale';
 export { RehearsalRecord } from './rehearsal';
 export { Term } from './term';
