@@ -1,8 +1,10 @@
 import {
   answer,
+  courseLetters,
   decimalText,
   handedInNow,
   HUNDRED,
+  letterOf,
   OUTLOOKS,
   outlooks,
   pieces,
@@ -12,6 +14,7 @@ import {
   type Assumption,
   type Course,
   type Derivation,
+  type Judged,
   type Part,
   type PieceStep,
   type Problem,
@@ -26,11 +29,12 @@ export function report(course: Course, now: string, piece?: string): string {
   // As on every screen: what is past due under a late rule is asked for as late as it would be.
   const { course: meant, late } = handedInNow(course, now);
   const given = answer(meant, now, piece);
-  const { standing } = outlooks(course, now);
+  const { standing, plan } = outlooks(course, now);
   const working: Working = {
-    assumption: { valueOf: () => undefined, waits: true },
+    assumption: standing.assumption,
     shares: sharesOf(standing),
   };
+  const { held = [] } = letterOf(standing, courseLetters(plan)) ?? {};
   return [
     course.title,
     ...OUTLOOKS.map((name) => `  ${name.padEnd(9)} ${gradeText(given[name])}`),
@@ -42,6 +46,7 @@ export function report(course: Course, now: string, piece?: string): string {
     ...section('What each letter takes of one piece', solveLines(given.solve)),
     ...section('To look at', given.problems.map(problemLine)),
     ...section('Working of the standing', sumLines(standing, working, 1)),
+    ...section('What holds the standing’s letter back', held.map(heldLine)),
     '',
   ].join('\n');
 }
@@ -50,8 +55,22 @@ function section(title: string, lines: readonly string[]): string[] {
   return lines.length === 0 ? [] : ['', title, ...lines];
 }
 
+function heldLine({ requirement, has, needs }: Judged): string {
+  const { source, of } = requirement;
+  const name = of?.name ?? source.of;
+  if ('pieces' in source) {
+    const quality = source.each === undefined ? 'above 0' : `with ${source.each}% or more`;
+    return `  ${source.for} needs ${decimalText(needs, 0)} of ${name} ${quality}; there are ${decimalText(has!, 0)}`;
+  }
+  if ('atMost' in source)
+    return `  ${source.for} allows at most ${source.atMost} in ${name}; there are ${decimalText(has!, 6)}`;
+  return `  ${source.for} needs ${source.atLeast}% on ${name}; there is ${percent(has!)}`;
+}
+
 function gradeText(grade: Answer['standing']): string {
-  return grade ? `${grade.percent.padStart(10)}%  ${grade.letter}  (exactly ${grade.exact})` : '         –';
+  if (!grade) return '         –';
+  const held = grade.held ? `, held back by ${grade.held.join(', ')}` : '';
+  return `${grade.percent.padStart(10)}%  ${grade.letter}  (exactly ${grade.exact}${held})`;
 }
 
 function bandLine({ label, state, level, holds, gaps }: Answer['reach'][number]): string {
@@ -84,6 +103,10 @@ function problemLine(problem: Problem): string {
       return `${at}is to drop ${problem.drops} of ${problem.pieces}; one always stays`;
     case 'weights-total':
       return `${at}the weights come to ${problem.total}, not 100`;
+    case 'scheme-total':
+      return `${at}the weights of "${problem.scheme}" come to ${problem.total}, not 100`;
+    case 'required-short':
+      return `${at}${problem.required} pieces are required, and there are ${problem.pieces}`;
   }
 }
 
@@ -97,14 +120,35 @@ interface Working {
 function sumLines(derivation: Derivation, working: Working, depth: number): string[] {
   const indent = '  '.repeat(depth);
   const { category, numerator: above, denominator: below, sum, capped, worth, dropsApply } = derivation;
+  const { curved, left, sums, scheme, moved, deducted } = derivation;
   const lines = derivation.parts.flatMap((part) => partLines(part, working, depth));
   if (!sum) return [...lines, `${indent}${category.name}: nothing counts yet`];
   const unit = category.combine === 'equal' ? HUNDRED : 1;
-  const steps = [`${decimalText(above.mul(unit), 6)} ÷ ${decimalText(below, 6)} = ${percent(sum)}`];
-  if (capped!.compare(sum) !== 0) steps.push(`capped at ${percent(capped!)}`);
+  const steps = category.beginsFull
+    ? [`begins at ${percent(sum)}`]
+    : [`${decimalText(above.mul(unit), 6)} ÷ ${decimalText(below, 6)} = ${percent(sum)}`];
+  if (sums.length > 1)
+    steps.push(
+      `by ${schemeName(scheme)}, as ${sums
+        .filter((other) => other.scheme !== scheme)
+        .map((other) => `${schemeName(other.scheme)} brings ${other.sum ? percent(other.sum) : 'nothing'}`)
+        .join(' and ')}`,
+    );
+  for (const { from, to, weight } of moved)
+    steps.push(
+      `the weight ${decimalText(weight, 6)} of ${from.name} ${to ? `is with ${to.name}` : 'is left out'}`,
+    );
+  if (curved!.compare(sum) !== 0) steps.push(`curved to ${percent(curved!)}`);
+  for (const { deduction, count, lost } of deducted)
+    if (lost.n !== 0n) steps.push(`less ${percent(lost)} for ${decimalText(count!, 6)} in ${deduction.name}`);
+  if (capped!.compare(left!) !== 0) steps.push(`capped at ${percent(capped!)}`);
   if (worth!.value.compare(capped!) !== 0) steps.push(`rounded to ${percent(worth!.value)}`);
   if (!dropsApply) steps.push('nothing dropped while work is open');
   return [...lines, `${indent}${category.name}: ${steps.join(', ')}`];
+}
+
+function schemeName(scheme: string | undefined): string {
+  return scheme === undefined ? 'its own weights' : `"${scheme}"`;
 }
 
 function partLines(part: Part, working: Working, depth: number): string[] {
@@ -122,7 +166,11 @@ function partLines(part: Part, working: Working, depth: number): string[] {
       ? pieceSteps(node, working.assumption).map((step) => stepText(step, node.size))
       : [];
   const isPlain = steps.length === 1 && steps[0]!.startsWith('entered');
-  const way = steps.length > 0 && !isPlain ? `: ${steps.join('; ')}` : '';
+  const ownWay = isPlain ? [] : steps;
+  const replaced = part.replaced
+    ? [`replaced, ${part.own ? `was ${percent(part.own.value)}` : 'had no value'}`]
+    : [];
+  const way = ownWay.length + replaced.length > 0 ? `: ${[...ownWay, ...replaced].join('; ')}` : '';
   return [
     ...below,
     `${indent}${node.name}  ${value}  ${role === 'extra' ? `extra credit, ${share}` : share}${way}`,

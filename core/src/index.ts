@@ -124,3 +124,15 @@ export {
 export { largestMove, overTime, type StandingThen } from './insight/over-time';
 export { pooledPoints, ribbon, type Segment, settledPoints, sketch } from './insight/ribbon';
 export { type Curve } from './rules/curve/form';
+
+export { courseLetters, letterOf, type Letter } from './grading/letter';
+export { type Judged } from './grading/requirement';
+export { STANDING } from './grading/outlook';
+export { withoutHanging, referencesOf, type Reference } from './document/references';
+export { requirementTake, type RequirementTake, deciding } from './insight/requirement-take';
+export { needWords } from './insight/headline';
+export { type Scheme } from './rules/schemes';
+export { type Replace } from './rules/replace';
+export { type Deduct } from './rules/deduct';
+export { isDeduction, isRegularChild } from './document/tree';
+export { type RequirementReach } from './search/reach';
