@@ -1,14 +1,18 @@
+export { formatOf, FORMATS } from './formats';
 export { COURSE_FILE, readCourse, writeCourse } from './formats/course-file';
 export { type Format } from './formats/format';
-export { formatOf, FORMATS } from './formats/index';
+export { type CategoryRules, RULE_NAMES } from './rules';
+export { type Curve } from './rules/curve/form';
+export { type Deduct } from './rules/deduct';
 export { type Drop } from './rules/drop/form';
-export { type CategoryRules, RULE_NAMES } from './rules/index';
 export { type LatePolicy } from './rules/late/form';
 export { penaltyOf } from './rules/late/lateness';
 export { LIMITS } from './rules/limits';
-export { type MissingPolicy } from './rules/missing/index';
-export { type Planned } from './rules/planned/index';
-export { type Round } from './rules/round/index';
+export { type MissingPolicy } from './rules/missing';
+export { type Planned } from './rules/planned';
+export { type Replace } from './rules/replace';
+export { type Round } from './rules/round';
+export { type Scheme } from './rules/schemes';
 export { exact, floating } from './numbers/arithmetic';
 export {
   type Decimal,
@@ -63,21 +67,34 @@ export {
 } from './document/entry';
 export { isSame } from './document/same';
 export { scaleFor, withWorths } from './document/scale';
-export { find, isCounted, nodesIn, pieces, type Placed, walk } from './document/tree';
+export { find, isCounted, isDeduction, nodesIn, pieces, type Placed, walk } from './document/tree';
 export { check, depthFault, type Fault, JOI_OPTIONS } from './document/validation';
 export { type Assumption, type Derivation, deriveCategory, type Part } from './grading/combine';
-export { bandOf, type Letters, lettersOf, rounded, shownPercent, thresholdOf } from './grading/letter';
-export { type OutlookName, outlooks, type Outlooks, OUTLOOKS } from './grading/outlook';
+export {
+  bandOf,
+  courseLetters,
+  type Letter,
+  letterOf,
+  type Letters,
+  lettersOf,
+  rounded,
+  shownPercent,
+  thresholdOf,
+} from './grading/letter';
+export { type OutlookName, type Outlooks, OUTLOOKS, outlooks, STANDING } from './grading/outlook';
 export { planCourse, type PlannedPiece } from './grading/plan';
 export { type Problem, problems, regularChildren, weightTotal } from './grading/problems';
+export { type Judged } from './grading/requirement';
 export { type PieceStep, pieceSteps, sharesOf } from './grading/working';
 export { pair, type PairPoint } from './search/pair';
-export { pointsToGo, type PointsToGo } from './search/points-to-go';
-export { type Potential, potentials, type Potentials } from './search/potential';
-export { type BandReach, type Goal, goalsOf, reach } from './search/reach';
+export { type PointsToGo, pointsToGo } from './search/points-to-go';
+export { type Potential, type Potentials, potentials } from './search/potential';
+export { type BandReach, goalsOf, reach } from './search/reach';
 export { type Alone, solve, solveLargest } from './search/solve';
 export { swings } from './search/swing';
+export { type Goal } from './search/trial';
 export { Variation } from './search/variation';
+export { type Along, type Hanging, takingAlong } from './editing/along';
 export { applyEdits } from './editing/apply-edits';
 export { decide, type Decided, puttingBack, type SeenChange, without } from './editing/change';
 export { type Collision, collisions } from './editing/collision';
@@ -97,7 +114,7 @@ export {
 } from './editing/rehearsal';
 export { copyRules, listsPieces, rulesAlone, ruleSheet, withSheet } from './editing/rule-sheet';
 export { scaleToHundred, spreadRest, weighed } from './editing/weights';
-export { answer, type Answer } from './insight/answer';
+export { type Answer, answer } from './insight/answer';
 export {
   chance,
   type Chance,
@@ -113,26 +130,15 @@ export { halvesOf, partAsCourse } from './insight/half';
 export {
   type Extent,
   extentOf,
-  headline,
   type Headline,
+  headline,
   headlinePhrases,
   isInCeiling,
   nameOf,
+  needWords,
   type Phrase,
   shownLevel,
 } from './insight/headline';
 export { largestMove, overTime, type StandingThen } from './insight/over-time';
+export { deciding, requirementTake } from './insight/requirement-take';
 export { pooledPoints, ribbon, type Segment, settledPoints, sketch } from './insight/ribbon';
-export { type Curve } from './rules/curve/form';
-
-export { courseLetters, letterOf, type Letter } from './grading/letter';
-export { type Judged } from './grading/requirement';
-export { STANDING } from './grading/outlook';
-export { withoutHanging, referencesOf, type Reference } from './document/references';
-export { requirementTake, type RequirementTake, deciding } from './insight/requirement-take';
-export { needWords } from './insight/headline';
-export { type Scheme } from './rules/schemes';
-export { type Replace } from './rules/replace';
-export { type Deduct } from './rules/deduct';
-export { isDeduction, isRegularChild } from './document/tree';
-export { type RequirementReach } from './search/reach';

@@ -312,7 +312,7 @@ function afterCurve(r: Number_, curve: Curve, whole: Number_): Number_ {
 function rootOf(x: Number_): Number_ {
   const fits = (n: number) =>
     of(2 * n - 1)
-      .pow(2)!
+      .pow(2)
       .compare(x.mul(4_000_000)) <= 0;
   let n = Math.max(0, Math.floor(1000 * Math.sqrt(x.valueOf())) - 2);
   while (fits(n + 1)) n += 1;

@@ -43,7 +43,7 @@ export function flattened(
 /** A node's fields out of its columns; what it weighs in the schemes of its category is for `withSchemes`. */
 export function restored(flat: Fields): Fields {
   const { curve, weightTo, replace, schemeWeights: _weights, schemeNames: _names, ...node } = flat;
-  if (weightTo) node.weightTo = nameOf(weightTo as Named);
+  if (weightTo) node.weightTo = nameOf(weightTo);
   if (curve) node.curve = restoredCurve(curve as Fields);
   if (replace) {
     const { category, assessment, ...rest } = replace as Named & Fields;

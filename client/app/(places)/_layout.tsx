@@ -1,5 +1,6 @@
 import { Slot } from 'expo-router';
 import { View } from 'react-native';
+import { AlongQuestionDialog } from '@/shell/along-question';
 import { Places } from '@/shell/places';
 import { SavingMark } from '@/shell/saving-mark';
 import { SessionEnded } from '@/shell/session-ended';
@@ -18,6 +19,7 @@ export default function PlacesLayout() {
         <UnsavedNotice />
         <Slot />
         <UndoNotice />
+        <AlongQuestionDialog />
         <SessionEnded />
       </View>
     </View>

@@ -12,12 +12,15 @@ import {
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { rulesInWords } from '@/rules';
+import { deductWords, requirementWords } from '@/rules/conditions/words';
 import { lateWords } from '@/rules/late/words';
 import { missingWords } from '@/rules/missing/words';
+import { namesIn } from '@/rules/names';
 import { roundWords } from '@/rules/round/words';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Fold } from '@/ui/fold';
+import { curveWords } from '@/wording/curve-words';
 import { capital, number, plural } from '@/wording/words';
 
 /** The rules in plain sentences, to hold against the syllabus line by line. */
@@ -47,17 +50,19 @@ export function ReadBackList({ course }: { course: Course }) {
 }
 
 /** Every rule of a course as a sentence, in the order in which a syllabus has them. */
-export function readBack({ root, policy = {}, scale }: Course): string[] {
+export function readBack(course: Course): string[] {
+  const { root, policy = {}, scale, requirements = [] } = course;
   const { overdue } = policy;
   const letters = scale.bands.map(({ label, from }) => `${label} from ${number(from)}`).join(', ');
   return [
-    wholeSentence(root),
-    ...root.children.flatMap((node) => nodeSentences(node, root, '')),
+    wholeSentence(course),
+    ...root.children.flatMap((node) => nodeSentences(course, node, root, '')),
     `${capital(missingWords(policy.missing ?? { counts: 'percent' }))}${overdue ? `, and open work counts as missing ${plural(Number(overdue.after), 'day')} after it was due` : ''}.`,
     `${capital(lateWords(policy.late))}.`,
     scale.round
       ? `The course is rounded ${roundWords(scale.round)}; then ${letters}.`
       : `The course is not rounded; ${letters}.`,
+    ...requirements.map((requirement) => `${requirementWords(requirement, namesIn(course))}.`),
   ];
 }
 
@@ -67,35 +72,57 @@ const SUMS = {
   weights: 'each piece in it counts by a weight of its own',
 } as const;
 
-function wholeSentence(root: Category): string {
+function wholeSentence(course: Course): string {
+  const { root } = course;
   const how = {
     points: `All points of the course are pooled, ${decimalText(pointsIn(root), 2)} in all`,
     equal: 'Every category and every piece on its own counts the same',
     weights: `Weights make the whole, ${decimalText(weightTotal(root), 2)} in all`,
   }[root.combine ?? 'points'];
-  return `${[how, ...rulesInWords(root)].join('; ')}.`;
+  return `${[how, ...rulesInWords(root, course)].join('; ')}.`;
 }
 
 /** @param where - in what it stands, below the course itself: ", in First half," */
-function nodeSentences(node: CourseNode, parent: Category, where: string): string[] {
+function nodeSentences(course: Course, node: CourseNode, parent: Category, where: string): string[] {
   const words = [partOf(node, parent, where)];
+  if (node.weightTo !== undefined)
+    words.push(`if it is excused its weight goes to ${namesIn(course)(node.weightTo)}`);
   if (node.kind === 'assessment') {
+    if (node.deduct) return [`${capital(deductWords(node.deduct, `${node.name}${where}`, parent.name))}.`];
     words.push(`it is out of ${number(node.possible)} points`);
+    if (node.curve) words.push(`it is curved: ${curveWords(node.curve, ' points')}`);
     if (node.cap !== undefined) words.push(`at most ${number(node.cap)}% of it counts`);
     return [`${words.join('; ')}.`];
   }
-  words.push(SUMS[node.combine ?? 'points'], ...rulesInWords(node));
+  words.push(SUMS[node.combine ?? 'points'], ...rulesInWords(node, course));
   const inside = node.children.filter((child) => child.kind === 'category');
   return [
     `${words.join('; ')}.`,
     ...piecesSentence(node),
-    ...inside.flatMap((child) => nodeSentences(child, node, `, in ${node.name},`)),
+    ...ruledPieces(course, node),
+    ...inside.flatMap((child) => nodeSentences(course, child, node, `, in ${node.name},`)),
   ];
+}
+
+/** Deductions, curves and weights that move, of pieces that are listed in a category. */
+function ruledPieces(course: Course, category: Category): string[] {
+  return category.children.flatMap((piece): string[] => {
+    if (piece.kind === 'category') return [];
+    if (piece.deduct) return [`${capital(deductWords(piece.deduct, piece.name, category.name))}.`];
+    const words = [
+      piece.curve && `${piece.name} is curved: ${curveWords(piece.curve, ' points')}`,
+      piece.weightTo !== undefined &&
+        `if ${piece.name} is excused its weight goes to ${namesIn(course)(piece.weightTo)}`,
+    ].filter(Boolean);
+    return words.length > 0 ? [`${words.join('; ')}.`] : [];
+  });
 }
 
 /** The pieces that are listed in a category, with what each is out of and its own weight, and what takes no part. */
 function piecesSentence(category: Category): string[] {
-  const own = category.children.filter((child) => child.kind === 'assessment');
+  const own = category.children.filter(
+    (child): child is Assessment => child.kind === 'assessment' && !child.deduct,
+  );
   if (own.length === 0) return [];
   const list = (pieces: typeof own) => pieces.map((piece) => pieceWords(piece, category)).join(', ');
   const counts = own.filter((piece) => piece.counted !== false && !piece.extraCredit);

@@ -1,9 +1,9 @@
 import {
+  courseLetters,
   effectOf,
   goalsOf,
   handedInNow,
   headline,
-  lettersOf,
   outlooks,
   potentials,
   problems,
@@ -66,9 +66,9 @@ export function compute(course: Course, now: string): Computed {
     now,
     outlooks: found,
     late,
-    letters: lettersOf(course.scale),
+    letters: courseLetters(found.plan),
     segments: ribbon(found),
-    problems: problems(course),
+    problems: problems(found.plan),
     goals,
     get reach() {
       return once(this, 'reach', () => reach(found, goals));

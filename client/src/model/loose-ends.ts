@@ -1,7 +1,7 @@
 import {
   isCounted,
   nodesIn,
-  problems,
+  isDeduction,
   regularChildren,
   statusOf,
   swings,
@@ -83,9 +83,10 @@ function byAge(a: LooseEnd, b: LooseEnd): number {
 /** What in one course needs a decision. */
 export function looseEndsOf(course: StoredCourse, now: string, term: Term | undefined): LooseEnd[] {
   const { document } = course;
+  const { problems } = compute(document, now);
   const found: LooseEnd[] = [];
   const weightless = new Set(
-    problems(document).flatMap((problem) => (problem.code === 'no-weight' ? [problem.at] : [])),
+    problems.flatMap((problem) => (problem.code === 'no-weight' ? [problem.at] : [])),
   );
   const seen = new Set<string>();
   for (const placed of walk(document)) {
@@ -96,15 +97,15 @@ export function looseEndsOf(course: StoredCourse, now: string, term: Term | unde
       if (isFarOn(term, now)) found.push(...promisedIn(course, node));
       continue;
     }
+    // What counts occurrences is no work that could be due, missing or unfiled.
+    if (isDeduction(node)) continue;
     const kind =
       weightlessKind(placed, document.root, weightless) ??
       kindOf(node, now) ??
       (isRepeated(node, seen) ? 'twice' : undefined);
     if (kind) found.push({ course, piece: node, kind });
   }
-  const wrong = problems(document).filter(
-    ({ code, at }) => code !== 'no-weight' || placedCategory(document.root, at),
-  );
+  const wrong = problems.filter(({ code, at }) => code !== 'no-weight' || placedCategory(document.root, at));
   if (wrong.length > 0 && document.root.children.length > 0)
     found.push({
       course,

@@ -4,11 +4,13 @@ import {
   checkEdits,
   pieces,
   statusOf,
+  takingAlong,
   type Course,
   type Edit,
   type Effect,
 } from '@fidens/core';
 import { useCallback, useMemo, useState } from 'react';
+import { askAlong } from '@/data/along';
 import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { remember } from '@/data/undo';
@@ -68,7 +70,7 @@ export function useRuleDraft(kept: StoredCourse): RuleDraft {
     () => (drafted ? effectBetween(document, drafted, now) : undefined),
     [document, drafted, now],
   );
-  const edit = useCallback(
+  const make = useCallback(
     (edits: readonly Edit[], done?: string) => {
       const all = drafted ? [...waiting, ...edits] : edits;
       const after = applied(document, all);
@@ -80,6 +82,15 @@ export function useRuleDraft(kept: StoredCourse): RuleDraft {
       return undefined;
     },
     [change, document, drafted, kept.id, now, waiting],
+  );
+  const edit = useCallback(
+    (edits: readonly Edit[], done?: string) => {
+      const along = takingAlong(drafted ?? document, edits);
+      if (!along) return make(edits, done);
+      askAlong({ along, agree: (all) => make(all, done) });
+      return undefined;
+    },
+    [document, drafted, make],
   );
   return {
     course: drafted ? { ...kept, document: drafted } : kept,

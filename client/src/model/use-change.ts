@@ -1,6 +1,15 @@
-import { applyEdits, checkEdits, collisions, type Course, type Edit, type SeenChange } from '@fidens/core';
+import {
+  applyEdits,
+  checkEdits,
+  collisions,
+  takingAlong,
+  type Course,
+  type Edit,
+  type SeenChange,
+} from '@fidens/core';
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect } from 'react';
+import { askAlong } from '@/data/along';
 import type { StoredCourse } from '@/data/courses';
 import { shownCourse, startChange, startSeenChange } from '@/data/sync/course-changes';
 import { remember, restoreSteps, type Step } from '@/data/undo';
@@ -18,11 +27,16 @@ export function useChange(
   const client = useQueryClient();
   const { id, document } = course;
   return useCallback(
-    (edits, done, seen = document) => {
-      const ways = makeChange(client, id, seen, edits);
-      if (!ways) return;
-      const said = done ?? changeLines(seen, edits)[0]?.what ?? seen.title;
-      remember(stepWith(said, ways), done !== undefined);
+    (wanted, done, seen = document) => {
+      const make = (edits: readonly Edit[]) => {
+        const ways = makeChange(client, id, seen, edits);
+        if (!ways) return;
+        const said = done ?? changeLines(seen, edits)[0]?.what ?? seen.title;
+        remember(stepWith(said, ways), done !== undefined);
+      };
+      const along = takingAlong(seen, wanted);
+      if (along) askAlong({ along, agree: make });
+      else make(wanted);
     },
     [client, id, document],
   );

@@ -1,17 +1,15 @@
 import {
-  bandOf,
   decimalText,
   HUNDRED,
-  ONE,
+  letterOf,
   OUTLOOKS,
   pieceSteps,
   rounded,
   sharesOf,
-  ZERO,
   type Assumption,
   type Derivation,
+  type Letters,
   type OutlookName,
-  type Outlooks,
   type Part,
   type Rational,
 } from '@fidens/core';
@@ -30,7 +28,7 @@ import { Choice } from '@/ui/fields/choice';
 import { Empty } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
 import { percent } from '@/wording/words';
-import { noteWords, stepWords } from '@/wording/working-words';
+import { afterSumWords, heldWords, noteWords, stepWords } from '@/wording/working-words';
 
 const LABELS: Record<OutlookName, string> = {
   standing: 'Standing',
@@ -69,11 +67,11 @@ export function WorkingPage({ course, beside }: CoursePageProps) {
         <>
           <Sum
             derivation={derivation}
-            assumption={assumptionOf(outlooks, outlook)}
+            assumption={derivation.assumption}
             shares={sharesOf(derivation)}
             isRoot
           />
-          <LetterLine value={derivation.worth.value} letters={letters} />
+          <LetterLine derivation={derivation} letters={letters} />
         </>
       ) : (
         <Empty title="No number yet">
@@ -84,16 +82,6 @@ export function WorkingPage({ course, beside }: CoursePageProps) {
       )}
     </Stack>
   );
-}
-
-function assumptionOf({ forecastOf }: Outlooks, outlook: OutlookName): Assumption {
-  const valueOf = {
-    standing: () => undefined,
-    floor: () => ZERO,
-    ceiling: () => ONE,
-    forecast: forecastOf,
-  }[outlook];
-  return { valueOf, waits: outlook === 'standing' };
 }
 
 interface SumProps {
@@ -129,7 +117,9 @@ function Sum({ derivation, assumption, shares, isRoot = false }: SumProps) {
         >
           <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
             <Text variant="bodyMedium" style={{ fontFamily: TEXT_STRONG }}>
-              {decimalText(shownAbove(above, derivation), 2)} ÷ {decimalText(below, 3)}
+              {category.beginsFull
+                ? 'begins at full marks'
+                : `${decimalText(shownAbove(above, derivation), 2)} ÷ ${decimalText(below, 3)}`}
             </Text>
             <Text variant="bodyMedium" style={{ fontFamily: TEXT_STRONG }}>
               {percent(derivation.sum)}%
@@ -147,14 +137,9 @@ function shownAbove(above: Rational, { category }: Derivation): Rational {
   return category.combine === 'equal' ? above.mul(HUNDRED) : above;
 }
 
-function AfterSum({ derivation: { sum, capped, worth, category, dropsApply } }: { derivation: Derivation }) {
-  const lines: string[] = [];
-  if (sum && capped && capped.compare(sum) !== 0) lines.push(`Capped at ${percent(capped)}%.`);
-  if (category.round && capped && worth && worth.value.compare(capped) !== 0) {
-    lines.push(`Rounded to ${percent(worth.value)}% before its parent uses it.`);
-  }
-  if (!dropsApply) lines.push('Nothing is dropped yet: some of its work is still open.');
-  return lines.map((line) => <Soft key={line}>{line}</Soft>);
+/** What follows on the sum, each step that acted. */
+function AfterSum({ derivation }: { derivation: Derivation }) {
+  return afterSumWords(derivation).map((line) => <Soft key={line}>{line}</Soft>);
 }
 
 /** What the third column of a sum counts a part in. */
@@ -282,18 +267,27 @@ function Columns({ cells, head = false, quiet = false, icon }: ColumnsProps) {
   );
 }
 
-function LetterLine({ value, letters }: { value: Rational; letters: Parameters<typeof bandOf>[1] }) {
-  const band = bandOf(value, letters);
+function LetterLine({ derivation, letters }: { derivation: Derivation; letters: Letters }) {
+  const { value } = derivation.worth!;
+  const { band, alone, held } = letterOf(derivation, letters)!;
   const round = rounded(value, letters);
-  const index = letters.bands.findIndex((entry) => entry.band === band);
+  const index = letters.bands.findIndex((entry) => entry.band === alone);
   const next = letters.bands[index - 1];
   const written = (part: Rational) => decimalText(part.mul(letters.outOf ?? HUNDRED), 6);
   const from = letters.bands[index]!.from;
-  const starts = `${band.label} starts at ${written(from)}${next ? `, ${next.band.label} at ${written(next.from)}` : ''}.`;
+  const starts = `${alone.label} starts at ${written(from)}${next ? `, ${next.band.label} at ${written(next.from)}` : ''}.`;
   return (
-    <Soft>
-      {letters.round ? `${written(value)} rounds to ${written(round)}. ` : ''}
-      {starts}
-    </Soft>
+    <Stack gap="xs">
+      <Soft>
+        {letters.round ? `${written(value)} rounds to ${written(round)}. ` : ''}
+        {starts}
+      </Soft>
+      {held.length > 0 && (
+        <Soft>{`The letter is ${band.label} all the same, as something is missing beside the percent:`}</Soft>
+      )}
+      {held.map((judged) => (
+        <Soft key={judged.requirement.source.of + judged.requirement.band}>{heldWords(judged)}</Soft>
+      ))}
+    </Stack>
   );
 }

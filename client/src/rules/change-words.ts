@@ -3,18 +3,22 @@ import {
   type Assessment,
   type Course,
   type CourseNode,
+  type Deduct,
   type Edit,
   type LatePolicy,
   type Policy,
+  type Requirement,
   type Scale,
   type Score,
   type Target,
 } from '@fidens/core';
 import { COMBINE_WORDS, countPieces, number, plural } from '@/wording/words';
 import { CATEGORY_RULE_WORDS } from '.';
+import { requirementWords } from './conditions/words';
 import { lateWords } from './late/words';
 import { missingWords } from './missing/words';
 import { roundWords } from './round/words';
+import type { NameOf } from './rule';
 
 /**
  * A place of a document by the name of what stands there: `root.children[0].planned` is "Field logs, promised pieces".
@@ -50,11 +54,16 @@ export function changeLines(before: Course, edits: readonly Edit[]): ChangeLine[
     .flatMap((edit): ChangeLine[] => {
       switch (edit.op) {
         case 'course':
-          return fieldLines('The course', before as unknown as Fields, edit);
+          return fieldLines('The course', before as unknown as Fields, edit, nameOf);
         case 'set': {
           const node = nodeAt(edit.id);
           return node
-            ? fieldLines(node === before.root ? 'The whole' : node.name, node as unknown as Fields, edit)
+            ? fieldLines(
+                node === before.root ? 'The whole' : node.name,
+                node as unknown as Fields,
+                edit,
+                nameOf,
+              )
             : [];
         }
         case 'add':
@@ -80,6 +89,7 @@ function fieldLines(
   name: string,
   old: Fields,
   { set, unset = [] }: { set: object; unset?: readonly string[] },
+  nameOf: NameOf,
 ): ChangeLine[] {
   const wanted: [string, unknown][] = [
     ...Object.entries(set),
@@ -90,15 +100,16 @@ function fieldLines(
     .filter(([field]) => !(field === 'status' && wanted.some(([other]) => other === 'score')))
     .map(([field, value]) => ({
       what: `${name}: ${FIELDS[field]?.name ?? field}`,
-      before: valueWords(field, old[field]),
-      after: valueWords(field, value),
+      before: valueWords(field, old[field], nameOf),
+      after: valueWords(field, value, nameOf),
     }));
 }
 
-function valueWords(field: string, value: unknown): string {
+function valueWords(field: string, value: unknown, nameOf: NameOf): string {
   if (value === undefined || value === null) return FIELDS[field]?.none ?? 'none';
   return (
-    FIELDS[field]?.words?.(value as never) ?? (typeof value === 'string' ? value : JSON.stringify(value))
+    FIELDS[field]?.words?.(value as never, nameOf) ??
+    (typeof value === 'string' ? value : JSON.stringify(value))
   );
 }
 
@@ -106,7 +117,7 @@ interface FieldWords {
   name: string;
   /** What stands where there is no value. */
   none?: string;
-  words?: (value: never) => string;
+  words?: (value: never, nameOf: NameOf) => string;
 }
 
 const percent = (value: string) => `${number(value)}%`;
@@ -144,6 +155,18 @@ const FIELDS: Record<string, FieldWords> = {
   policy: { name: 'missing and late work', none: 'as usual', words: policyWords },
   name: { name: 'name' },
   weight: { name: 'weight', words: number },
+  weightTo: { name: 'where its weight goes', none: 'nowhere', words: (id: string, nameOf) => nameOf(id) },
+  deduct: {
+    name: 'what each one takes',
+    none: 'nothing, it has marks',
+    words: ({ each, free }: Deduct) =>
+      `${number(each)}%${free === undefined ? '' : `, the first ${number(free)} nothing`}`,
+  },
+  requirements: {
+    name: 'requirements for letters',
+    words: (list: readonly Requirement[], nameOf) =>
+      list.map((requirement) => requirementWords(requirement, nameOf)).join('; ') || 'none',
+  },
   extraCredit: { name: 'extra credit', none: 'no', words: yes },
   counted: { name: 'counted', none: 'yes', words: yes },
   combine: {

@@ -1,4 +1,4 @@
-import type { Category, LatePolicy, MissingPolicy } from '@fidens/core';
+import type { Category, Course, LatePolicy, MissingPolicy } from '@fidens/core';
 import type { ReactNode } from 'react';
 
 /**
@@ -12,12 +12,15 @@ export interface RuleWords<F> {
   /** What stands in the history where there is none. */
   readonly none: string;
   /** The rule alone, as the history has it: "10", "70%". */
-  readonly words: (value: F) => string;
+  readonly words: (value: F, nameOf: NameOf) => string;
   /** As a few words in the line of its category. */
-  readonly short: (value: F, category: Category) => string;
+  readonly short: (value: F, category: Category, nameOf: NameOf) => string;
   /** A part of the sentence that reads a category back; nothing where it does nothing. */
-  readonly sentence: (value: F) => string | undefined;
+  readonly sentence: (value: F, nameOf: NameOf) => string | undefined;
 }
+
+/** The name of a category or piece that a rule names by its id. */
+export type NameOf = (id: string) => string;
 
 /** The policies that hold where a category has none of its own, and whence they come. */
 export interface InForce {
@@ -27,6 +30,7 @@ export interface InForce {
 
 /** What every editor of a rule is given. */
 export interface RuleEditorProps<F> {
+  readonly course: Course;
   readonly category: Category;
   /** Of what: "the whole", or a category's name. */
   readonly of: string;

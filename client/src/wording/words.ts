@@ -1,12 +1,13 @@
 import {
-  bandOf,
   decimalText,
   HUNDRED,
+  letterOf,
   rational,
   shownPercent,
   statusOf,
   type Assessment,
   type Category,
+  type Deduct,
   type Derivation,
   type Letters,
   type Outlooks,
@@ -29,7 +30,7 @@ export function percent(value: Rational): string {
   return decimalText(value.mul(HUNDRED), decimals());
 }
 
-/** The course's letter and percent in an outlook, or dashes. */
+/** The course's letter and percent in an outlook, or dashes; `derivation` is of the course's root. */
 export function gradeWords(
   derivation: Derivation | undefined,
   letters: Letters,
@@ -37,7 +38,7 @@ export function gradeWords(
   const worth = derivation?.worth;
   if (!worth) return { letter: '–', percent: '–' };
   return {
-    letter: bandOf(worth.value, letters).label,
+    letter: letterOf(derivation, letters)!.band.label,
     percent: shownPercent(worth.value, letters, decimals()),
   };
 }
@@ -126,6 +127,7 @@ export interface PieceState {
  * @param part - its part in the standing; nothing where it is not counted
  */
 export function pieceState(piece: Assessment, part: Part | undefined, now: string): PieceState | undefined {
+  if (piece.deduct && piece.counted !== false) return deductState(piece, piece.deduct);
   if (!part) return { words: 'not counted', tone: 'quiet' };
   if (part.role === 'dropped lowest' || part.role === 'dropped highest')
     return { words: 'dropped', tone: 'quiet' };
@@ -147,6 +149,15 @@ export function pieceState(piece: Assessment, part: Part | undefined, now: strin
   }
 }
 
+/** What is taken away for what a deduction counts. */
+function deductState({ score }: Assessment, { each, free = '0' }: Deduct): PieceState {
+  if (!score || !('points' in score) || Number(each) === 0) return { words: 'counted', tone: 'quiet' };
+  const more = Math.max(0, Number(score.points) - Number(free));
+  if (more === 0) return { words: 'takes nothing', tone: 'quiet' };
+  const lost = rational(score.points).sub(rational(free)).mul(rational(each));
+  return { words: `takes ${decimalText(lost, 2)}%`, tone: 'ask' };
+}
+
 function lateState({ lateness }: PlannedPiece): PieceState | undefined {
   if (!lateness || lateness.effect.kind === 'none') return undefined;
   const days = decimalText(lateness.effect.counted, 1);
@@ -162,6 +173,7 @@ function dueState(piece: Assessment): PieceState | undefined {
 export function scoreWords(piece: Assessment): string {
   const { score } = piece;
   if (!score) return '—';
+  if ('points' in score && piece.deduct) return number(score.points);
   if ('points' in score) return `${number(score.points)} / ${number(piece.possible)}`;
   return 'percent' in score ? `${number(score.percent)}%` : score.label;
 }

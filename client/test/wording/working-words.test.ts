@@ -1,9 +1,8 @@
-import { outlooks, pieceSteps, sharesOf, type Assessment, type Course, type Part } from '@fidens/core';
+import { outlooks, pieceSteps, sharesOf, STANDING, type Assessment, type Course, type Part } from '@fidens/core';
 import { noteWords, stepWords } from '@/wording/working-words';
 import { course } from '../sample';
 
 const NOW = '2026-10-20T12:00:00Z';
-const NOTHING = { valueOf: () => undefined, waits: true };
 
 function standing(document: Course) {
   return outlooks(document, NOW).standing;
@@ -13,7 +12,7 @@ function standing(document: Course) {
 function way(fields: Partial<Assessment>, policy: Course['policy'] = {}): string[] {
   const { parts } = standing({ ...course(fields), policy });
   const { node } = parts[1]!;
-  return node.kind === 'piece' ? pieceSteps(node, NOTHING).map((step) => stepWords(step, node)) : [];
+  return node.kind === 'piece' ? pieceSteps(node, STANDING).map((step) => stepWords(step, node)) : [];
 }
 
 function notes(document: Course): (string | undefined)[] {

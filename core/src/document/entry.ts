@@ -57,6 +57,7 @@ const STATE_ALIASES: Readonly<Record<string, Status>> = {
 export function readEntry(text: string, piece: Assessment, scale: Scale): Entry {
   const typed = text.trim();
   if (typed === '') return { kind: 'set', set: { status: 'open', score: undefined }, said: 'nothing yet' };
+  if (piece.deduct) return readCount(typed) ?? readState(typed) ?? { kind: 'unclear', said: NO_COUNT };
   return (
     readNumber(typed, piece, scale) ??
     readBonus(typed, piece) ??
@@ -64,6 +65,14 @@ export function readEntry(text: string, piece: Assessment, scale: Scale): Entry 
     readState(typed) ??
     readWord(typed, piece) ?? { kind: 'unclear', said: unclear(typed, piece, scale) }
   );
+}
+
+const NO_COUNT = 'Not understood: it counts occurrences, a number such as 3.';
+
+/** How many occurrences there were: a bare number, however many. */
+function readCount(typed: string): Entry | undefined {
+  const count = decimal(typed.replace(/,/g, '.').replace(/\s+/g, ''));
+  return count ? { kind: 'set', set: scored({ points: count }), said: `${count} so far` } : undefined;
 }
 
 /** A score as it stands in its field: the text that gives it again when read. */

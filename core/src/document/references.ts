@@ -1,11 +1,10 @@
 import { CATEGORY_RULES, RULE_NAMES } from '../rules';
 import type { CategoryRule } from '../rules/rule';
-import type { Category, Course, CourseNode, Requirement } from './course';
+import type { Course, CourseNode, Requirement } from './course';
 import { nodesIn } from './tree';
-import { isSame } from './same';
 
-/** What an id becomes; nothing where its node goes. */
-export type Renaming = (id: string) => string | undefined;
+/** What an id becomes that a rule names; nothing where its node goes. */
+export type Renaming = (id: string, rule: Naming) => string | undefined;
 
 /** A rule that names other nodes, and so cannot be what it is without them. */
 export type Naming = 'weightTo' | 'requirements' | keyof typeof CATEGORY_RULES;
@@ -22,11 +21,11 @@ export interface Reference {
 /** The fields of a node's rules that name others, with other ids; a field is `undefined` where its rule goes. */
 export function renamedRules(node: CourseNode, to: Renaming): Partial<Record<Naming, unknown>> {
   const fields: Partial<Record<Naming, unknown>> = {};
-  if (node.weightTo !== undefined) fields.weightTo = to(node.weightTo);
+  if (node.weightTo !== undefined) fields.weightTo = to(node.weightTo, 'weightTo');
   if (node.kind === 'assessment') return fields;
   for (const name of RULE_NAMES) {
     const { renamed } = CATEGORY_RULES[name] as CategoryRule<unknown>;
-    if (renamed && node[name] !== undefined) fields[name] = renamed(node[name], to);
+    if (renamed && node[name] !== undefined) fields[name] = renamed(node[name], (id) => to(id, name));
   }
   return fields;
 }
@@ -46,20 +45,10 @@ export function renamedRequirements(
   to: Renaming,
 ): Requirement[] | undefined {
   const left = (requirements ?? []).flatMap((requirement) => {
-    const of = to(requirement.of);
+    const of = to(requirement.of, 'requirements');
     return of === undefined ? [] : [{ ...requirement, of }];
   });
   return left.length > 0 ? left : undefined;
-}
-
-/** The rules that are kept of a course when some of its nodes are not there any more; the same course where none names one. */
-export function withoutHanging(course: Course, isThere: (id: string) => boolean): Course {
-  const to: Renaming = (id) => (isThere(id) ? id : undefined);
-  const requirements = renamedRequirements(course.requirements, to);
-  const { requirements: _old, ...rest } = course;
-  const root: Category = withRenamedRules(course.root, to);
-  const after = { ...rest, ...(requirements && { requirements }), root };
-  return isSame(after, course) ? course : after;
 }
 
 /** Every rule of a course that names a node, in tree order, those of the course itself last. */

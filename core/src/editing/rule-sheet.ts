@@ -1,6 +1,7 @@
 import type { Assessment, Category, Course, CourseNode } from '../document/course';
-import { withoutHanging, withRenamedRules } from '../document/references';
+import { withRenamedRules } from '../document/references';
 import { find, nodesIn, walk } from '../document/tree';
+import { withoutHanging } from './along';
 import { aligned, alignedCourse, difference } from './difference';
 import type { Edit } from './edit';
 
@@ -57,13 +58,7 @@ export function rulesAlone(sheet: Course): Course {
       .filter((child) => category === sheet.root || !isListed(category, child))
       .map((child) => (child.kind === 'category' ? visit(child) : child)),
   });
-  return withoutLost({ ...sheet, root: visit(sheet.root) });
-}
-
-/** A course without the rules that name what is not in it. */
-function withoutLost(course: Course): Course {
-  const there = new Set(nodesIn(course.root).map(({ id }) => id));
-  return withoutHanging(course, (id) => there.has(id));
+  return withoutHanging({ ...sheet, root: visit(sheet.root) });
 }
 
 function isListed({ combine }: Category, child: CourseNode): boolean {
@@ -82,7 +77,7 @@ function isListed({ combine }: Category, child: CourseNode): boolean {
 export function withSheet(course: Course, sheet: Course, how: 'all' | 'alone' = 'all'): Course {
   const { policy: _policy, requirements: _requirements, ...kept } = course;
   const { root: rules, requirements } = alignedCourse(course, ruleSheet(sheet));
-  return withoutLost({
+  return withoutHanging({
     ...kept,
     scale: sheet.scale,
     ...(requirements && { requirements }),

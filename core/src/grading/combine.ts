@@ -5,8 +5,14 @@ import { canDrop } from '../rules/drop/choose';
 import { chooseReplaced } from '../rules/replace/choose';
 import { addUp, gain, highest, unit, type Tally, type Total } from './add-up';
 import { adjusted, afterCurve, finished } from './adjustment';
-import type { PlannedCategory, PlannedDeduction, PlannedNode, PlannedPiece } from './plan';
-import { isAway, isWeighed, type MovedWeight, type Weighting } from './weighting';
+import {
+  isAway,
+  type PlannedCategory,
+  type PlannedDeduction,
+  type PlannedNode,
+  type PlannedPiece,
+} from './plan';
+import { isWeighed, type MovedWeight, type Weighting } from './weighting';
 
 /** Why a counted child takes no part in its category. */
 export type LeftOut = 'no value' | 'weight 0' | 'no weight';

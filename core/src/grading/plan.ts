@@ -218,7 +218,7 @@ class Planner {
       !source.planned &&
       category.children.length === 0 &&
       category.deductions.some(({ each }) => each.n > 0n);
-    category.weightings = weightingsOf(category);
+    category.weightings = weightingsOf(category, isAway);
     if (source.replace) this.#replacing.push(category);
     return category;
   }
@@ -355,6 +355,11 @@ class Planner {
       );
     }
   }
+}
+
+/** An assessment that is excused, or missing where that counts nothing. */
+export function isAway(node: PlannedNode): node is PlannedPiece {
+  return node.kind === 'piece' && node.settlement === 'none';
 }
 
 /** Everything that is counted, by its id. */

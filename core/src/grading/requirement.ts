@@ -1,7 +1,6 @@
 import { fractionOfPercent, rational, whole, ZERO, type Rational } from '../numbers/rational';
 import type { Child, Derivation } from './combine';
-import type { PlannedNode, PlannedPiece, PlannedRequirement } from './plan';
-import { isAway } from './weighting';
+import { isAway, type PlannedNode, type PlannedPiece, type PlannedRequirement } from './plan';
 
 /** What a requirement comes to: an undecided one holds nothing back. */
 export type Verdict = 'met' | 'failed' | 'undecided';

@@ -1,6 +1,13 @@
-import type { Combine } from '../document/course';
+import type { Category, Combine } from '../document/course';
 import { rational, ZERO, type Rational } from '../numbers/rational';
-import type { PlannedCategory, PlannedNode, PlannedPiece } from './plan';
+
+/** What of a child its weight is known by. */
+export interface Weighable {
+  readonly id: string;
+  readonly name: string;
+  readonly weight: Rational | undefined;
+  readonly weightTo: string | undefined;
+}
 
 /** One set of weights that a category is added up with. */
 export interface Weighting {
@@ -13,9 +20,9 @@ export interface Weighting {
 
 /** Weight of a piece that is gone, and the sibling that has it. */
 export interface MovedWeight {
-  readonly from: PlannedNode;
+  readonly from: Weighable;
   /** Nothing where the sibling is not counted: then the weight is left out. */
-  readonly to: PlannedNode | undefined;
+  readonly to: Weighable | undefined;
   readonly weight: Rational;
 }
 
@@ -31,10 +38,14 @@ export function isWeighed(combine: Combine | undefined, weight: Rational | undef
  * The weightings of a category whose children are all planned (grading rules, sections 14 and 15): its own, then its schemes, each with
  * what moves.
  *
+ * @param isAway - whether a child is excused, or missing where that counts nothing
  * @returns the weightings, by whether a replacement gives excused work a value, so that it is not gone
  */
-export function weightingsOf(category: PlannedCategory): (revives: boolean) => readonly Weighting[] {
-  const { children, source } = category;
+export function weightingsOf<C extends Weighable>(
+  { children, combine, source }: { children: readonly C[]; combine: Combine; source: Category },
+  isAway: (child: C) => boolean,
+): (revives: boolean) => readonly Weighting[] {
+  const isGone = (child: C) => child.weightTo !== undefined && isAway(child);
   const own = children.map(({ weight }) => weight);
   if (!source.schemes && !children.some(isGone)) {
     const only = [{ scheme: undefined, weights: own, moved: NONE_MOVED }];
@@ -46,27 +57,17 @@ export function weightingsOf(category: PlannedCategory): (revives: boolean) => r
   }));
   const listed = [{ scheme: undefined, weights: own }, ...schemes];
   const still = listed.map((weighting) => ({ ...weighting, moved: NONE_MOVED }));
-  const gone = new Set(category.combine === 'weights' ? children.filter(isGone) : []);
+  const gone = new Set(combine === 'weights' ? children.filter(isGone) : []);
   if (gone.size === 0) return () => still;
-  const moving = listed.map(({ scheme, weights }) => moveWeights(category, scheme, weights, gone));
+  const moving = listed.map(({ scheme, weights }) => moveWeights(children, scheme, weights, gone));
   return (revives) => (revives && source.replace?.excused ? still : moving);
 }
 
-/** Whether an assessment has a sibling to leave its weight to, and nothing of its own to count. */
-function isGone(node: PlannedNode): boolean {
-  return node.weightTo !== undefined && isAway(node);
-}
-
-/** An assessment that is excused, or missing where that counts nothing. */
-export function isAway(node: PlannedNode): node is PlannedPiece {
-  return node.kind === 'piece' && node.settlement === 'none';
-}
-
 function moveWeights(
-  { children }: PlannedCategory,
+  children: readonly Weighable[],
   scheme: string | undefined,
   own: readonly (Rational | undefined)[],
-  gone: ReadonlySet<PlannedNode>,
+  gone: ReadonlySet<Weighable>,
 ): Weighting {
   const weights = [...own];
   const moved: MovedWeight[] = [];
@@ -81,11 +82,7 @@ function moveWeights(
 }
 
 /** Where a gone piece's weight arrives: the first on its way that is not gone itself; -1 where that is not counted. */
-function arrival(
-  from: PlannedNode,
-  children: readonly PlannedNode[],
-  gone: ReadonlySet<PlannedNode>,
-): number {
+function arrival(from: Weighable, children: readonly Weighable[], gone: ReadonlySet<Weighable>): number {
   let at = from;
   for (;;) {
     const place = children.findIndex(({ id }) => id === at.weightTo);

@@ -4,7 +4,8 @@ import { courseLetters, letterOf, reaches, thresholdOf } from '../grading/letter
 import type { Outlooks } from '../grading/outlook';
 import { decimalText, fractionOfPercent, rational, roundToStep } from '../numbers/rational';
 import { pointsToGo } from '../search/points-to-go';
-import type { BandReach, Gap, Goal, Met } from '../search/reach';
+import type { BandReach, Gap, Met } from '../search/reach';
+import type { Goal } from '../search/trial';
 import type { Alone } from '../search/solve';
 import { deciding, requirementTake, type RequirementTake } from './requirement-take';
 

@@ -1,6 +1,7 @@
 import type { Outlooks } from '../grading/outlook';
 import { decimalText, type Rational } from '../numbers/rational';
-import type { BandReach, Goal } from './reach';
+import type { BandReach } from './reach';
+import type { Goal } from './trial';
 import { scoresOf, solve } from './solve';
 
 /** What a second piece takes when a first brings a score. */

@@ -11,7 +11,8 @@ import {
   ZERO,
   type Rational,
 } from '../numbers/rational';
-import { isUnknown, type Goal } from './reach';
+import { isUnknown } from './reach';
+import type { Goal } from './trial';
 
 /** A course of pooled points in points: what is open, and how many of them a band takes. */
 export interface PointsToGo {

@@ -1,7 +1,7 @@
 import { courseLetters, letterOf } from '../grading/letter';
 import type { Outlooks } from '../grading/outlook';
 import { HUNDRED, rational, type Rational } from '../numbers/rational';
-import type { Goal } from './reach';
+import type { Goal } from './trial';
 import { solve } from './solve';
 import { swings } from './swing';
 

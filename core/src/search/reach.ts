@@ -1,9 +1,7 @@
-import type { Band, Course } from '../document/course';
-import type { Derivation } from '../grading/combine';
+import type { Course } from '../document/course';
 import { lettersOf, reaches, thresholdOf, type Threshold } from '../grading/letter';
 import type { Outlooks } from '../grading/outlook';
-import type { Plan, PlannedCategory, PlannedNode, PlannedPiece, PlannedRequirement } from '../grading/plan';
-import { exact, floating } from '../numbers/arithmetic';
+import type { Plan, PlannedPiece, PlannedRequirement } from '../grading/plan';
 import {
   decimalText,
   fractionOfPercent,
@@ -13,7 +11,6 @@ import {
   toFloat,
   whole,
   ZERO,
-  type Rational,
 } from '../numbers/rational';
 import {
   firstsOf,
@@ -24,19 +21,13 @@ import {
   type GridAnswer,
   type Range,
 } from './grid';
-import { Rises } from './monotone';
 import { questionsOf } from './requirement';
-import { Variation } from './variation';
+import { Asked, type Goal, type Trial } from './trial';
 
 /** A range of levels or scores, both ends in it, as decimal text. */
 export interface Gap {
   readonly from: string;
   readonly to: string;
-}
-
-/** What is asked for: a band of the scale, or a percent of one's own, which is asked for as a band that begins there. */
-export interface Goal extends Band {
-  readonly own?: true;
 }
 
 /** The bands of a course's scale, highest first, and among them the percent that the student has pinned, if it is one. */
@@ -103,23 +94,6 @@ export function reach(from: Outlooks, goals: readonly Goal[] = from.plan.course.
   });
 }
 
-/** The levels that some pieces are tried at together, from the lowest to the highest. */
-export interface Trial {
-  readonly plan: Plan;
-  readonly goals: readonly Goal[];
-  /** The course with everything else at its value. */
-  readonly base: Derivation;
-  readonly moving: readonly PlannedPiece[];
-  /** The pieces whose scores are only tried: the moving ones, and any that stands at a score that is tried too. */
-  readonly tried: readonly PlannedPiece[];
-  /** The grid is 0, 1, … last. */
-  readonly last: number;
-  /** What the moving pieces bring at a place, a fraction of full marks. */
-  readonly valueAt: (place: number) => Rational;
-  /** How a place is written in an answer. */
-  readonly textOf: (place: number) => string;
-}
-
 /** What every band takes along a trial. */
 export function reachAlong(trial: Trial): BandReach[] {
   const { plan, goals, textOf } = trial;
@@ -168,60 +142,6 @@ function stretchesOf({ plan, last }: Trial, { rises, choices }: Asked): Range[] 
   return rises.everywhere(plan.root) ? [{ from: 0, to: last }] : risingStretches(last, choices);
 }
 
-/** A question about each place of a trial, exactly and as floats guess it; each place is asked once. */
-interface AlongTrial<T, G> {
-  readonly exact: (place: number) => T;
-  readonly guess: (place: number) => G;
-}
-
-/** All that is asked along a trial: the course's value, those of further nodes, and what is chosen on the way. */
-export class Asked {
-  readonly grades: AlongTrial<Rational | undefined, number>;
-  readonly choices: AlongTrial<string, string>;
-  readonly rises: Rises;
-  readonly #truly: Variation<Rational>;
-  readonly #nearly: Variation<number>;
-
-  constructor(
-    readonly trial: Trial,
-    readonly nodes: readonly PlannedNode[],
-  ) {
-    const { base, moving } = trial;
-    const moves = new Set(moving);
-    this.rises = new Rises((piece) => moves.has(piece), nodes);
-    const watch = (category: PlannedCategory) => this.rises.mustWatch(category);
-    this.#truly = new Variation(base, moving, exact, nodes, watch);
-    this.#nearly = new Variation(base, moving, floating, nodes, watch);
-    this.grades = this.#along(
-      (variation, level) => variation.valueAt(() => level),
-      (variation, level) => variation.valueAt(() => level) ?? NaN,
-    );
-    this.choices = this.#along(
-      (variation, level) => variation.choicesAt(() => level),
-      (variation, level) => variation.choicesAt(() => level),
-    );
-  }
-
-  /** The value of one of the further nodes. */
-  valueOf(node: PlannedNode): AlongTrial<Rational | undefined, number> {
-    return this.#along(
-      (variation, level) => variation.valueOf(node, () => level),
-      (variation, level) => variation.valueOf(node, () => level) ?? NaN,
-    );
-  }
-
-  #along<T, G>(
-    ask: (variation: Variation<Rational>, level: Rational) => T,
-    guess: (variation: Variation<number>, level: number) => G,
-  ): AlongTrial<T, G> {
-    const { valueAt } = this.trial;
-    return {
-      exact: remember((place) => ask(this.#truly, valueAt(place))),
-      guess: remember((place) => guess(this.#nearly, toFloat(valueAt(place)))),
-    };
-  }
-}
-
 /** What floats may be off by. */
 const TINY = 1e-12;
 
@@ -231,13 +151,4 @@ function metText(answer: GridAnswer, textOf: (place: number) => string): Met {
   if (answer.state === 'secured') return { state: 'secured', level: textOf(0), holds: true, gaps: [] };
   const gaps = answer.gaps.map(({ from, to }) => ({ from: textOf(from), to: textOf(to) }));
   return { state: 'reachable', level: textOf(answer.level), holds: gaps.length === 0, gaps };
-}
-
-/** Remembers the answers of a function of a whole number. */
-function remember<T>(answer: (place: number) => T): (place: number) => T {
-  const known = new Map<number, T>();
-  return (place) => {
-    if (!known.has(place)) known.set(place, answer(place));
-    return known.get(place)!;
-  };
 }

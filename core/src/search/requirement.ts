@@ -3,7 +3,7 @@ import type { Plan, PlannedNode, PlannedPiece, PlannedRequirement } from '../gra
 import { childIn, judge, leastOf, piecesOf, qualifies } from '../grading/requirement';
 import { fractionOfPercent, toFloat } from '../numbers/rational';
 import type { Condition } from './grid';
-import type { Asked, Trial } from './reach';
+import type { Asked, Trial } from './trial';
 
 /** What floats may be off by. */
 const TINY = 1e-12;

@@ -4,7 +4,8 @@ import type { Outlooks } from '../grading/outlook';
 import type { PlannedPiece } from '../grading/plan';
 import { exact } from '../numbers/arithmetic';
 import { decimalText, ONE, rational, roundToStep, whole, ZERO, type Rational } from '../numbers/rational';
-import { reachAlong, type BandReach, type Goal } from './reach';
+import { reachAlong, type BandReach } from './reach';
+import type { Goal } from './trial';
 import { largestSwing } from './swing';
 import { Variation } from './variation';
 

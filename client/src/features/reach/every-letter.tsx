@@ -1,17 +1,21 @@
 import {
   courseSetting,
   decimalSchema,
+  deciding,
   decimalText,
   fractionOfPercent,
   halvesOf,
   isInCeiling,
+  needWords,
   partAsCourse,
   pointsToGo,
+  requirementTake,
   shownLevel,
   shownPercent,
   thresholdOf,
   type BandReach,
   type Category,
+  type Course,
   type Extent,
   type PointsToGo,
 } from '@fidens/core';
@@ -132,6 +136,8 @@ function takesWords(
   const isOpen = outlooks.plan.pieces.some(({ settlement }) => settlement === 'unsettled');
   if (entry.state === 'secured')
     return isOpen ? 'whatever comes of what is listed' : 'nothing is open any more';
+  if (entry.state === 'out' && entry.onPoints && entry.onPoints.state !== 'out')
+    return requirementWordsOf(entry, outlooks)!;
   if (entry.state === 'out') {
     const best = outlooks.ceiling.worth!.value;
     if (isInCeiling(outlooks, entry.band))
@@ -139,6 +145,8 @@ function takesWords(
     const short = thresholdOf(fractionOfPercent(entry.band.from), letters).least.sub(best);
     return `${isOpen ? `full marks end at ${shownPercent(best, letters, decimals())}, ` : ''}${percent(short)} short of it`;
   }
+  const needed = requirementWordsOf(entry, outlooks);
+  if (needed) return needed;
   return [
     togo && `${decimalText(togo.more(entry.band), 6)} more of the ${togo.open} points that are open`,
     aloneWords(entry, alone),
@@ -146,6 +154,29 @@ function takesWords(
   ]
     .filter(Boolean)
     .join('; ');
+}
+
+/** What a letter takes where requirements decide, points and requirements apart. */
+function requirementWordsOf(entry: BandReach, outlooks: Computed['outlooks']): string | undefined {
+  const { onPoints, requirements = [] } = entry;
+  if (!onPoints || deciding(entry).length === 0) return undefined;
+  const points =
+    onPoints.state === 'secured'
+      ? 'points: sure'
+      : onPoints.state === 'out'
+        ? 'points: out'
+        : `points alone take ${shownLevel(onPoints)}%`;
+  const needs = requirements
+    .filter(({ state }) => state !== 'secured')
+    .map((each) => {
+      const takes = requirementTake(each.requirement, outlooks);
+      const score =
+        takes.kind === 'percent' && takes.score ? ` (${takes.score.points} of ${takes.score.possible})` : '';
+      return each.state === 'out'
+        ? `needs ${needWords(takes)}, which is out`
+        : `needs ${needWords(takes)}${score}`;
+    });
+  return [...needs, points].join('; ');
 }
 
 function aloneWords(entry: BandReach, alone: Computed['alone']): string {
@@ -229,8 +260,19 @@ export const HalvesReach = memo(function HalvesReach({ course }: { course: Store
 });
 
 function HalfReach({ course, half }: { course: StoredCourse; half: Category }) {
+  const part = useMemo(() => partAsCourse(course.document, half.id), [course.document, half.id]);
+  if (!part)
+    return (
+      <Fold title={`${half.name}: not by itself`}>
+        <Soft>A rule in it names what stands outside of it, so it cannot be asked alone.</Soft>
+      </Fold>
+    );
+  return <PartReach part={part} half={half} />;
+}
+
+/** A half, or another part of a course, as a course of its own. */
+function PartReach({ part, half }: { part: Course; half: Category }) {
   const now = useNow();
-  const part = useMemo(() => partAsCourse(course.document, half.id)!, [course.document, half.id]);
   const computed = compute(part, now);
   const extent = useExtent(part);
   const { letter, percent: shown } = gradeWords(computed.outlooks.standing, computed.letters);

@@ -1,4 +1,10 @@
-import { setting, type Category, type CategoryRules as Rules, type Derivation } from '@fidens/core';
+import {
+  setting,
+  type Category,
+  type CategoryRules as Rules,
+  type Course,
+  type Derivation,
+} from '@fidens/core';
 import type { ReactNode } from 'react';
 import { TakesPart } from '@/course-ui/takes-part';
 import { partOf } from '@/model/part-of';
@@ -9,6 +15,7 @@ import { Fold } from '@/ui/fold';
 import { Soft } from '@/ui/text';
 
 interface CategoryRulesProps {
+  course: Course;
   category: Category;
   isRoot?: boolean;
   /** What holds above it; the whole course has nothing above. */
@@ -19,13 +26,28 @@ interface CategoryRulesProps {
 }
 
 /** The rules of a category that are rare, folded. */
-export function CategoryRules({ category, isRoot = false, inForce, edit, children }: CategoryRulesProps) {
+export function CategoryRules({
+  course,
+  category,
+  isRoot = false,
+  inForce,
+  edit,
+  children,
+}: CategoryRulesProps) {
   const of = isRoot ? 'the whole' : category.name;
   return (
-    <Fold title={`More rules for ${of}`} summary={moreWords(category, isRoot)}>
+    <Fold title={`More rules for ${of}`} summary={moreWords(course, category, isRoot)}>
       {!isRoot && <TakesPart nodes={[category]} of={of} edit={edit} />}
       {RARE.map((field) => (
-        <RuleField key={field} field={field} category={category} of={of} inForce={inForce} edit={edit} />
+        <RuleField
+          key={field}
+          field={field}
+          course={course}
+          category={category}
+          of={of}
+          inForce={inForce}
+          edit={edit}
+        />
       ))}
       {children}
     </Fold>
@@ -37,16 +59,17 @@ const RARE = (Object.keys(RULE_EDITORS) as (keyof Rules)[]).filter(
   (field) => field !== 'drop' && field !== 'planned',
 );
 
-interface RuleFieldProps extends Pick<RuleEditorProps<unknown>, 'category' | 'of' | 'inForce'> {
+interface RuleFieldProps extends Pick<RuleEditorProps<unknown>, 'course' | 'category' | 'of' | 'inForce'> {
   field: keyof Rules;
   edit: EditRules;
 }
 
 /** One rule of a category, and where it is set. */
-export function RuleField({ field, category, of, inForce, edit }: RuleFieldProps) {
+export function RuleField({ field, course, category, of, inForce, edit }: RuleFieldProps) {
   const Editor = RULE_EDITORS[field] as RuleEditor<unknown>;
   return (
     <Editor
+      course={course}
       category={category}
       of={of}
       value={category[field]}
@@ -57,11 +80,11 @@ export function RuleField({ field, category, of, inForce, edit }: RuleFieldProps
 }
 
 /** What is folded away, where it is not as usual. */
-function moreWords(category: Category, isRoot: boolean): string {
+function moreWords(course: Course, category: Category, isRoot: boolean): string {
   const words = [
     category.extraCredit && 'extra credit',
     category.counted === false && 'not counted',
-    ...rulePhrases(category)
+    ...rulePhrases(category, course)
       .filter(({ field }) => (RARE as readonly string[]).includes(field))
       .map(({ words: said }) => said),
   ].filter(Boolean);

@@ -34,14 +34,14 @@ interface LineFieldsProps {
 /** The fields that a line opens to: of one rule, or of all. */
 export function LineFields(props: LineFieldsProps) {
   const { lines, node, parent, what, of, inForce } = props;
-  const { edit, standing } = lines;
+  const { course, edit, standing } = lines;
   if (node.kind === 'assessment')
     return parent ? <PieceFields {...props} node={node} parent={parent} /> : null;
   if (what === 'all') return <CategoryFields {...props} node={node} />;
   if (what === 'combine') return <CombineFields {...props} node={node} />;
   return (
     <Stack gap="s">
-      <RuleField field={what} category={node} of={of} inForce={inForce} edit={edit} />
+      <RuleField field={what} course={course} category={node} of={of} inForce={inForce} edit={edit} />
       {what === 'drop' && <DroppedNow category={node} standing={standing} />}
     </Stack>
   );
@@ -66,7 +66,7 @@ function CategoryFields(props: CategoryFieldsProps) {
   const [isSplit, setIsSplit] = useState(false);
   const inside = countPieces(node);
   const rule = (field: keyof Rules) => (
-    <RuleField field={field} category={node} of={of} inForce={inForce} edit={edit} />
+    <RuleField field={field} course={course} category={node} of={of} inForce={inForce} edit={edit} />
   );
   return (
     <Stack gap="m">
@@ -77,7 +77,13 @@ function CategoryFields(props: CategoryFieldsProps) {
       <DroppedNow category={node} standing={standing} />
       {!brief && rule('planned')}
       {!brief && (
-        <CategoryRules category={node} isRoot={!parent} {...(inForce && { inForce })} edit={edit}>
+        <CategoryRules
+          course={course}
+          category={node}
+          isRoot={!parent}
+          {...(inForce && { inForce })}
+          edit={edit}
+        >
           {parent && <PlaceRules course={course} node={node} parent={parent} edit={edit} />}
         </CategoryRules>
       )}

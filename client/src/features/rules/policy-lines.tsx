@@ -2,10 +2,12 @@ import { courseSetting, type Course } from '@fidens/core';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import type { EditRules } from '@/model/rule-draft';
+import { requirementWords } from '@/rules/conditions/words';
 import { LateRule } from '@/rules/late/editor';
 import { lateWords } from '@/rules/late/words';
 import { MissingRule } from '@/rules/missing/editor';
 import { missingWords } from '@/rules/missing/words';
+import { namesIn } from '@/rules/names';
 import { ScaleRound } from '@/rules/round/editor';
 import { roundWords } from '@/rules/round/words';
 import { SPACE } from '@/theme/layout';
@@ -16,6 +18,8 @@ import { bandsWords } from '@/wording/scale-words';
 import { capital } from '@/wording/words';
 import { OverdueRule, overdueWords, policyWith } from './course-policies';
 import { OpenedFrame } from './opened-frame';
+import { ReadyRules } from './ready-rules';
+import { RequirementFields } from './requirement-fields';
 
 interface PolicyLinesProps {
   course: Course;
@@ -27,7 +31,7 @@ interface PolicyLinesProps {
 /** What holds for the whole course, a sentence each that opens to its fields: missing and late work, the letters, rounding. */
 export function PolicyLines({ course, scaleFields, edit }: PolicyLinesProps) {
   const [opened, setOpened] = useState<string>();
-  const { policy = {}, scale } = course;
+  const { policy = {}, scale, requirements = [] } = course;
   const set = (fields: Parameters<typeof policyWith>[1]) => edit([policyWith(policy, fields)]);
   const line = (what: string, sentence: string, fields: ReactNode) => (
     <Line
@@ -65,6 +69,14 @@ export function PolicyLines({ course, scaleFields, edit }: PolicyLinesProps) {
         <ScaleRound scale={scale} set={(next) => edit([courseSetting({ scale: next })])} />,
       )}
       {line('scale', `${bandsWords(scale)}.`, scaleFields)}
+      {line(
+        'requirements',
+        requirements.length === 0
+          ? 'Nothing is needed for a letter beside the percent.'
+          : `${requirements.map((requirement) => requirementWords(requirement, namesIn(course))).join('; ')}.`,
+        <RequirementFields course={course} edit={edit} />,
+      )}
+      {course.root.children.length > 0 && <ReadyRules course={course} edit={edit} />}
     </View>
   );
 }

@@ -1,7 +1,6 @@
 import {
   find,
   pieces,
-  problems,
   scaleToHundred,
   setting,
   type Category,
@@ -10,12 +9,14 @@ import {
 } from '@fidens/core';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
+import { useNow } from '@/data/session';
+import { compute } from '@/model/computed';
 import type { EditRules } from '@/model/rule-draft';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row } from '@/ui/box';
 import { NumberRule } from '@/ui/fields/number-rule';
-import { number } from '@/wording/words';
+import { number, plural } from '@/wording/words';
 
 interface ProblemListProps {
   course: Course;
@@ -25,9 +26,10 @@ interface ProblemListProps {
 /** What in a course's rules wants a decision, each with the one action that settles it. */
 export function ProblemList({ course, edit }: ProblemListProps) {
   const c = useColours();
+  const now = useNow();
   // Before the first score an empty category is no more than a category that has just been copied.
   const isFresh = pieces(course).every(({ score }) => score === undefined);
-  const found = problems(course).filter(({ code }) => !isFresh || code !== 'empty');
+  const found = compute(course, now).problems.filter(({ code }) => !isFresh || code !== 'empty');
   if (found.length === 0) return null;
   return (
     <View
@@ -36,7 +38,7 @@ export function ProblemList({ course, edit }: ProblemListProps) {
       style={{ backgroundColor: c.askSoft, borderRadius: 20, padding: SPACE.m, gap: SPACE.s }}
     >
       {found.map((problem) => (
-        <Row key={`${problem.code} ${problem.at}`} role="listitem" gap="s" wrap align="center">
+        <Row key={JSON.stringify(problem)} role="listitem" gap="s" wrap align="center">
           <Text
             variant="bodyMedium"
             style={{ color: c.onAskSoft, flexGrow: 1, flexShrink: 1, flexBasis: 180 }}
@@ -53,10 +55,11 @@ export function ProblemList({ course, edit }: ProblemListProps) {
 /** What in one category or piece wants a decision, where it stands. */
 export function NodeProblems({ course, edit, id }: ProblemListProps & { id: string }) {
   const c = useColours();
-  const found = problems(course).filter(({ at, code }) => at === id && code !== 'empty');
+  const now = useNow();
+  const found = compute(course, now).problems.filter(({ at, code }) => at === id && code !== 'empty');
   return found.map((problem) => (
     <View
-      key={problem.code}
+      key={JSON.stringify(problem)}
       style={{ backgroundColor: c.askSoft, borderRadius: 14, padding: SPACE.s, alignItems: 'flex-start' }}
     >
       <Text variant="bodyMedium" style={{ color: c.onAskSoft }}>
@@ -82,6 +85,10 @@ function problemWords(course: Course, problem: Problem): string {
       return `${name} is to drop ${problem.drops} of ${problem.pieces}; one always stays.`;
     case 'weights-total':
       return `The weights come to ${number(problem.total)}, not 100: only their ratio counts.`;
+    case 'scheme-total':
+      return `The weights of “${problem.scheme}” come to ${number(problem.total)}, not 100: only their ratio counts.`;
+    case 'required-short':
+      return `A letter needs ${plural(problem.required, 'piece')} of ${name}, and ${problem.pieces === 1 ? 'only one is' : `${problem.pieces} are`} listed or promised.`;
   }
 }
 
@@ -118,6 +125,9 @@ function Action({ course, problem, edit }: ProblemListProps & { problem: Problem
         <Button onPress={() => edit(edits, 'Weights scaled to 100')}>Scale all to 100</Button>
       ) : null;
     }
+    case 'scheme-total':
+    case 'required-short':
+      return null;
   }
 }
 

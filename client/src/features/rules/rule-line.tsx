@@ -137,7 +137,7 @@ function LineWords({ lines, node, parent, of }: RuleLineProps & { of: string }) 
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m, alignItems: 'center' }}>
       {phrase('combine', parent ? COMBINE_WORDS[node.combine ?? 'points'] : wholeWords(node))}
-      {rulePhrases(node).map(({ field, words }) => phrase(field, words))}
+      {rulePhrases(node, course).map(({ field, words }) => phrase(field, words))}
       {parent && !node.planned && !showsInside(node) && <Soft>{insideWords(node)}</Soft>}
       {node.scale !== undefined && <Soft>marked by {node.scale}</Soft>}
       {letter !== undefined && hasCategories(node) && <Soft>{letter} by itself so far</Soft>}

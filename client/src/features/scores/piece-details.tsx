@@ -1,6 +1,7 @@
 import {
   countingDouble,
   pieceSteps,
+  STANDING,
   setting,
   type Assessment,
   type NodeFields,
@@ -97,7 +98,7 @@ function Lateness({ piece, part, set }: PartProps & { part: Part | undefined }) 
   const due = piece.extended ?? piece.due;
   const how = !late ? 'on time' : 'days' in late ? 'days' : 'moment';
   const node = part?.node as PlannedPiece | undefined;
-  const steps = node && late ? pieceSteps(node, { valueOf: () => undefined, waits: true }) : [];
+  const steps = node && late ? pieceSteps(node, STANDING) : [];
   const more = (fields: { [Field in 'days' | 'handedIn' | 'waived' | 'reduced' | 'reason']?: unknown }) => {
     const next = { ...late, ...fields } as Record<string, unknown>;
     return set({

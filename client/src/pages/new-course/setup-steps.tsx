@@ -9,6 +9,8 @@ import { RuleField } from '@/features/rules/category-rules';
 import { CourseFields } from '@/features/rules/course-fields';
 import { CoursePolicies } from '@/features/rules/course-policies';
 import { DraftNotices } from '@/features/rules/draft-notices';
+import { ReadyRules } from '@/features/rules/ready-rules';
+import { RequirementFields } from '@/features/rules/requirement-fields';
 import { RuleLines } from '@/features/rules/rule-lines';
 import { ScaleChoice } from '@/features/scales/scale-choice';
 import { ScaleEditor } from '@/features/scales/scale-editor';
@@ -94,7 +96,14 @@ function CategoryPieces({ draft: { course, edit }, category }: StepProps & { cat
       </SectionTitle>
       {names !== '' && <Soft>{names}</Soft>}
       {!isRoot && (
-        <RuleField field="planned" category={category} of={category.name} inForce={undefined} edit={edit} />
+        <RuleField
+          field="planned"
+          course={course.document}
+          category={category}
+          of={category.name}
+          inForce={undefined}
+          edit={edit}
+        />
       )}
       {isAdding ? (
         <PieceForm parent={category} edit={edit} onDone={() => setIsAdding(false)} />
@@ -139,6 +148,11 @@ function ScaleAndPolicies({ draft: { course, edit } }: StepProps) {
         />
       </Stack>
       <CoursePolicies policy={policy} edit={edit} />
+      <Stack gap="s">
+        <SectionTitle>What letters need</SectionTitle>
+        <RequirementFields course={document} edit={edit} />
+        <ReadyRules course={document} edit={edit} />
+      </Stack>
     </Stack>
   );
 }
