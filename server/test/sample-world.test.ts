@@ -1,9 +1,12 @@
-import type { Category, Course } from '@fidens/core';
+import { nodesIn, type Category, type Course } from '@fidens/core';
 import { courseRow, rowChanges, scaleRows } from '../src/course-document';
 import { sampleCourses } from '../src/sample-world';
 
 /** A rehearsed percent is no rule, nor is it that nobody has said what a piece is out of; and a course needs no note. */
 const NO_RULES = ['assume', 'presumed'];
+
+/** Columns of rules with conditions: which of them a rule fills depends on what it is about. */
+const CONDITIONS = /^(curve|deduct|replace|weight_to|scheme)_/;
 
 /** Every column that any of the courses fills, by table. */
 function filled(courses: readonly Course[]): Set<string> {
@@ -49,7 +52,10 @@ describe('the sample world', () => {
       ...Object.keys(assessments.written[0]!).map((column) => `assessments.${column}`),
     ];
     const used = filled(courses);
-    const rules = columns.filter((column) => !NO_RULES.includes(column.split('.')[1]!));
+    const rules = columns.filter((column) => {
+      const name = column.split('.')[1]!;
+      return !NO_RULES.includes(name) && !CONDITIONS.test(name);
+    });
     expect(rules.filter((column) => !used.has(column) && !column.endsWith('.note'))).toEqual([]);
   });
 
@@ -60,6 +66,33 @@ describe('the sample world', () => {
   ])('uses all %s', (_, wanted, pick) => {
     const found = new Set(courses.flatMap(categoriesOf).map(pick));
     expect(wanted.filter((value) => !found.has(value))).toEqual([]);
+  });
+
+  it('uses every rule with conditions, in two of its courses', () => {
+    const found = courses.map((course) => {
+      const nodes = nodesIn(course.root);
+      const rules = nodes.flatMap((node) =>
+        (['curve', 'deduct', 'replace', 'weightTo', 'schemes'] as const)
+          .filter((rule) => rule in node)
+          .map((rule) => (rule === 'curve' ? `${rule} of ${node.kind}` : rule)),
+      );
+      const kinds = (course.requirements ?? []).flatMap((requirement) =>
+        Object.keys(requirement).filter((key) => ['atLeast', 'pieces', 'atMost'].includes(key)),
+      );
+      return new Set([...rules, ...kinds]);
+    });
+    expect(found.filter((rules) => rules.size > 0)).toHaveLength(2);
+    expect([...new Set(found.flatMap((rules) => [...rules]))].sort()).toEqual([
+      'atLeast',
+      'atMost',
+      'curve of assessment',
+      'curve of category',
+      'deduct',
+      'pieces',
+      'replace',
+      'schemes',
+      'weightTo',
+    ]);
   });
 
   it('uses all ways of rounding, and of counting late days', () => {
