@@ -142,3 +142,4 @@ export {
 export { largestMove, overTime, type StandingThen } from './insight/over-time';
 export { deciding, requirementTake } from './insight/requirement-take';
 export { pooledPoints, ribbon, type Segment, settledPoints, sketch } from './insight/ribbon';
+export { type WeightingLead, weightingLeads } from './insight/weighting-lead';

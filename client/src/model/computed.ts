@@ -10,6 +10,7 @@ import {
   reach,
   ribbon,
   solveLargest,
+  weightingLeads,
   type Alone,
   type BandReach,
   type Course,
@@ -21,6 +22,7 @@ import {
   type Potentials,
   type Problem,
   type Segment,
+  type WeightingLead,
 } from '@fidens/core';
 import { decimals } from '@/wording/decimals';
 
@@ -40,6 +42,8 @@ export interface Computed {
   readonly alone: Alone | undefined;
   readonly potentials: Potentials | undefined;
   readonly headline: Headline;
+  /** Which of several weightings counts as it goes, and where another takes over. */
+  readonly leads: readonly WeightingLead[];
   readonly problems: readonly Problem[];
 }
 
@@ -78,6 +82,9 @@ export function compute(course: Course, now: string): Computed {
     },
     get potentials() {
       return once(this, 'potentials', () => potentials(found));
+    },
+    get leads() {
+      return once(this, 'leads', () => weightingLeads(found));
     },
     get headline() {
       return once(this, 'headline', () => headline(found, this.reach, this.alone));

@@ -19,6 +19,7 @@ import { Stack } from '@/ui/box';
 import { LinkButton } from '@/ui/link-button';
 import { Empty } from '@/ui/states';
 import { Phrases, Soft } from '@/ui/text';
+import { leadWords } from '@/wording/lead-words';
 
 /** What the grade can still become, what each letter takes, and what would be if. */
 export function ReachPage({ course, beside = false }: CoursePageProps) {
@@ -67,6 +68,9 @@ function Answers({ computed, courseId }: { computed: Computed; courseId: string 
           Tell how many pieces are promised
         </LinkButton>
       )}
+      {computed.leads.map((lead) => (
+        <Soft key={lead.category}>{leadWords(lead)}</Soft>
+      ))}
       <LateNote computed={computed} />
       <Ruler computed={computed} />
       <EveryLetter computed={computed} extent={extent} />

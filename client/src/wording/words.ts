@@ -83,10 +83,10 @@ export function plural(value: number, one: string, many = `${one}s`): string {
   return `${value} ${value === 1 ? one : many}`;
 }
 
-/** How many pieces stand in a category, however deep. */
+/** How many pieces stand in a category, however deep; what only counts occurrences is none. */
 export function countPieces(category: Category): number {
   return category.children.reduce(
-    (sum, child) => sum + (child.kind === 'category' ? countPieces(child) : 1),
+    (sum, child) => sum + (child.kind === 'category' ? countPieces(child) : child.deduct ? 0 : 1),
     0,
   );
 }

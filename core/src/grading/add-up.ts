@@ -63,7 +63,7 @@ export function addUp<N>(
 }
 
 /**
- * Which of several sums of the same category counts (grading rules, section 15): the highest; of equal ones the first; one without a value
+ * Which of several sums of the same category counts (grading rules, section 18): the highest; of equal ones the first; one without a value
  * only where none has one.
  *
  * @returns its index

@@ -106,7 +106,7 @@ export interface Assumption {
 }
 
 /**
- * Adds a category up from its children (grading rules, sections 3, 4 and 11 to 15).
+ * Adds a category up from its children (grading rules, sections 3, 4 and 14 to 18).
  *
  * @param category - the category of a plan
  * @param assumption - what unsettled work counts as

@@ -87,7 +87,7 @@ export interface Letter {
 }
 
 /**
- * The letter of an outlook (grading rules, sections 6 and 16): the best band that the percent reaches and for which no requirement fails.
+ * The letter of an outlook (grading rules, sections 6 and 19): the best band that the percent reaches and for which no requirement fails.
  *
  * @param derivation - of the course's root
  * @param letters - those of the course, with its requirements

@@ -15,7 +15,7 @@ export interface Judged {
 }
 
 /**
- * The requirements of a course under an outlook (grading rules, section 16), in list order.
+ * The requirements of a course under an outlook (grading rules, section 19), in list order.
  *
  * @param root - the derivation of the course's root
  */

@@ -35,7 +35,7 @@ export function isWeighed(combine: Combine | undefined, weight: Rational | undef
 }
 
 /**
- * The weightings of a category whose children are all planned (grading rules, sections 14 and 15): its own, then its schemes, each with
+ * The weightings of a category whose children are all planned (grading rules, sections 17 and 18): its own, then its schemes, each with
  * what moves.
  *
  * @param isAway - whether a child is excused, or missing where that counts nothing

@@ -49,7 +49,7 @@ export interface Met {
   readonly gaps: readonly Gap[];
 }
 
-/** What one band still takes, set on all open work at once (grading rules, sections 7 and 16). */
+/** What one band still takes, set on all open work at once (grading rules, sections 7 and 19). */
 export interface BandReach extends Met {
   readonly band: Goal;
   /** What its points alone take, where the band has requirements too. */

@@ -18,7 +18,7 @@ export interface Question {
 }
 
 /**
- * The requirements of a course as questions along a trial (grading rules, section 16). Values and the number of pieces that qualify only rise
+ * The requirements of a course as questions along a trial (grading rules, section 19). Values and the number of pieces that qualify only rise
  * with what is tried, so each is met from some place of a rising stretch on; points of an assessment do not move, as one whose points are only
  * tried is not decided.
  */

@@ -1,8 +1,13 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { CourseNode } from '../../src/document/course';
 import { checkCourse } from '../../src/document/course-file';
 import { readCourse, writeCourse } from '../../src/formats/course-file';
+import { outlooks } from '../../src/grading/outlook';
+import { answer } from '../../src/insight/answer';
+import { decimalText, HUNDRED } from '../../src/numbers/rational';
 import { LIMITS } from '../../src/rules/limits';
-import { category, course, open, scored } from '../sample';
+import { category, course, NOW, open, scored } from '../sample';
 
 /** The places that are named as wrong in a changed document. */
 function places(change: (document: Record<string, never>) => void): string[] {
@@ -238,4 +243,82 @@ describe('a course file', () => {
     const read = readCourse(text);
     expect(read.ok ? '' : read.faults[0]!.message).toMatch(/levels deep/);
   });
+
+  it('reads the example of the page, which comes to what the page says', () => {
+    const page = readFileSync(join(__dirname, '../../../docs/course-file.md'), 'utf8');
+    const [, text] = /```json\n(\{\s+"format"[\s\S]*?)```/.exec(page)!;
+    const read = readCourse(text!);
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    const { standing } = answer(read.value, NOW);
+    expect(standing).toMatchObject({ percent: '71.2', letter: 'C' });
+    expect(page).toContain(`÷ 100 = ${standing!.percent}%`);
+    const tests = outlooks(read.value, NOW).standing.parts[0]!.worth!.value;
+    expect(page).toContain(`for the fourth absence, ${decimalText(tests.mul(HUNDRED), 6)}%`);
+  });
+
+  it.each<[string, (document: Record<string, never>) => void, string]>([
+    ['a curve with two forms', (d) => set(d, { curve: { add: '1', times: '2' } }), 'root.children[0].curve'],
+    ['a curve with none', (d) => set(d, { curve: {} }), 'root.children[0].curve'],
+    ['full marks at 0', (d) => set(d, { curve: { full: '0' } }), 'root.children[0].curve.full'],
+    [
+      'a line that goes back',
+      (d) => set(d, { curve: { line: { from: ['90', '40'], to: ['60', '95'] } } }),
+      'root.children[0].curve.line.from[1]',
+    ],
+    [
+      'steps out of order',
+      (d) =>
+        set(d, {
+          curve: {
+            steps: [
+              { from: '0', gives: '0' },
+              { from: '50', gives: '1' },
+            ],
+          },
+        }),
+      'root.children[0].curve.steps[1].from',
+    ],
+    [
+      'a deduction with a weight',
+      (d) => set(d, { deduct: { each: '1' }, weight: '2' }),
+      'root.children[0].weight',
+    ],
+    ['a deduction with no part', (d) => set(d, { deduct: {} }), 'root.children[0].deduct.each'],
+    ['a deduction of a category', (d) => Object.assign(root(d), { deduct: { each: '1' } }), 'root.deduct'],
+    [
+      'a source that is not there',
+      (d) => Object.assign(root(d), { replace: { by: 'x' } }),
+      'root.replace.by',
+    ],
+    ['a circle', (d) => Object.assign(root(d), { replace: { by: 'course' } }), 'root.replace.by'],
+    [
+      'schemes where points are pooled',
+      (d) => Object.assign(root(d), { schemes: [{ name: 'S', weights: {} }] }),
+      'root.schemes',
+    ],
+    [
+      'a weight that moves where points are pooled',
+      (d) => set(d, { weightTo: 'p' }),
+      'root.children[0].weightTo',
+    ],
+    [
+      'a requirement for the lowest letter',
+      (d) => needs(d, { for: 'F', of: 'p', atLeast: '50' }),
+      'requirements[0].for',
+    ],
+    ['pieces of a piece', (d) => needs(d, { for: 'A', of: 'p', pieces: 1 }), 'requirements[0].of'],
+    ['at most of a category', (d) => needs(d, { for: 'A', of: 'course', atMost: '1' }), 'requirements[0].of'],
+    [
+      'each without pieces',
+      (d) => needs(d, { for: 'A', of: 'p', atLeast: '1', each: '1' }),
+      'requirements[0].each',
+    ],
+    ['a requirement of nothing', (d) => needs(d, { for: 'A', of: 'x', atLeast: '1' }), 'requirements[0].of'],
+  ])('refuses by its place %s', (_, change, at) => {
+    expect(places(change)).toContain(at);
+  });
 });
+
+const set = (document: unknown, fields: object) => Object.assign(piece(document), fields);
+const needs = (document: unknown, requirement: object) =>
+  Object.assign(document as object, { requirements: [requirement] });

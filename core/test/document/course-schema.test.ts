@@ -15,8 +15,15 @@ const schema = JSON.parse(
 const accepts = new Ajv2020({ strict: true, strictTypes: false, strictRequired: false }).compile(schema);
 
 /** What the validator asks beyond what JSON Schema can say (docs/course-file.md). */
-const BEYOND =
-  /stands twice|stands once|not a letter of the scale|no worth|cut-offs fall|lowest band|further scales|before its due/;
+const BEYOND = new RegExp(
+  [
+    'stands twice|stands once|not a letter of the scale|no worth|cut-offs fall|lowest band|further scales|before its due',
+    // What rules with conditions name, and the order of their own numbers.
+    'no other child|not in the course|in a circle|do not count by weights|no child of its category|another scheme',
+    'first percent|steps fall|lowest step|step before it gives|lowest letter|is a piece:|is a category:',
+    'is a deduction|or a deduction|out of a deduction|number of occurrences|out of extra credit',
+  ].join('|'),
+);
 
 const isBeyond = ({ message }: Fault) => BEYOND.test(message);
 

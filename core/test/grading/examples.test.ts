@@ -141,4 +141,68 @@ describe('the worked examples of the grading rules', () => {
       `it is missed from ${from}% to ${to}%, where the 6 of 10 is left out instead; and from ${again}% on it is`,
     );
   });
+
+  it('curves', () => {
+    const full = percent(course([scored('16', '20', { curve: { full: '17' } })]));
+    says(`16 of 20, of which 17 are full marks: ${full}.`);
+    const root = (points: string) => percent(course([scored(points, '100', { curve: { root: true } })]));
+    says(`64% becomes ${root('64')}, 50% becomes ${root('50')}.`);
+    const steps = [
+      { from: '90', gives: '100' },
+      { from: '80', gives: '50' },
+      { from: '0', gives: '0' },
+    ];
+    says(`85% is worth ${percent(course([scored('85', '100', { curve: { steps } })]))}.`);
+  });
+
+  it('deductions', () => {
+    const absences = (each: string, points: string, free?: string) =>
+      scored(points, '30', { deduct: { each, ...(free !== undefined && { free }) } });
+    says(`90% − 2 × 2% = ${percent(course([scored('45', '50'), absences('2', '5', '3')]))}.`);
+    says(`Each of 2 absences takes 20%: ${percent(course([absences('20', '2')]))}.`);
+  });
+
+  it('a replacement', () => {
+    const tests = category([scored('8', '20'), scored('18', '20')], {
+      id: 'tests',
+      combine: 'equal',
+      weight: '1',
+      replace: { by: 'final' },
+    });
+    const of = course([tests, scored('46', '80', { id: 'final', weight: '0' })], { combine: 'weights' });
+    const [part] = outlooks(of, NOW).standing.parts;
+    says(`stands for 40%, so the tests come to ${decimalText(part!.worth!.value.mul(HUNDRED), 6)}%.`);
+  });
+
+  it('a weight that moves', () => {
+    const of = course(
+      [
+        scored('90', '100', { weight: '20' }),
+        open('100', { weight: '30', status: 'excused', weightTo: 'final' }),
+        scored('80', '100', { id: 'final', weight: '50' }),
+      ],
+      { combine: 'weights' },
+    );
+    says(`(20 × 90% + 80 × 80%) ÷ 100 = ${percent(of)}.`);
+  });
+
+  it('the better of two weightings', () => {
+    const pieces = [
+      scored('50', '100', { id: 'mid', weight: '50' }),
+      scored('90', '100', { id: 'final', weight: '50' }),
+    ];
+    const schemes = [{ name: 'Strong finish', weights: { mid: '20', final: '80' } }];
+    const own = percent(course(pieces, { combine: 'weights' }));
+    says(
+      `by 20 and 80: ${percent(course(pieces, { combine: 'weights', schemes }))}, as the own weights bring ${own}.`,
+    );
+  });
+
+  it('a requirement', () => {
+    const pieces = [scored('50', '50', { weight: '50' }), open('100', { id: 'final', weight: '50' })];
+    const needs = [{ for: 'C', of: 'final', atLeast: '60' }];
+    const of = course(pieces, { combine: 'weights' }, { scale: scaleOf('C', '70'), requirements: needs });
+    const [band] = reach(outlooks(of, NOW));
+    says(`on points alone the final takes ${band!.onPoints!.level}%, with the requirement ${band!.level}%.`);
+  });
 });

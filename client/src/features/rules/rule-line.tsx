@@ -1,9 +1,11 @@
-import { bandOf, lettersOf, setting, type Category, type CourseNode } from '@fidens/core';
+import { bandOf, isDeduction, lettersOf, setting, type Category, type CourseNode } from '@fidens/core';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { partOf as takesPart } from '@/course-ui/parts';
 import { partOf } from '@/model/part-of';
 import { rulePhrases } from '@/rules';
+import { deductWords } from '@/rules/conditions/words';
+import { namesIn } from '@/rules/names';
 import type { InForce } from '@/rules/rule';
 import { SPACE } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
@@ -11,6 +13,7 @@ import { Row } from '@/ui/box';
 import { NumberRule } from '@/ui/fields/number-rule';
 import { Soft, WordChip } from '@/ui/text';
 import { WordsButton } from '@/ui/words-button';
+import { curveWords } from '@/wording/curve-words';
 import {
   capital,
   COMBINE_WORDS,
@@ -89,7 +92,7 @@ export function RuleLine(props: RuleLineProps) {
 function LineWeight({ lines, node, parent }: RuleLineProps & { parent: Category }) {
   const { edit, onWeight, column } = lines;
   const { combine = 'points' } = parent;
-  if (combine === 'equal') return null;
+  if (combine === 'equal' || isDeduction(node)) return null;
   if (combine === 'points')
     return node.weight === undefined ? null : <Text variant="titleMedium">× {number(node.weight)}</Text>;
   return (
@@ -109,6 +112,8 @@ function LineWeight({ lines, node, parent }: RuleLineProps & { parent: Category 
 /** What the syllabus says of a line. */
 function LineWords({ lines, node, parent, of }: RuleLineProps & { of: string }) {
   const { opened, open, course, standing } = lines;
+  if (node.kind === 'assessment' && node.deduct)
+    return <Soft>{`each takes ${number(node.deduct.each)}%`}</Soft>;
   if (node.kind === 'assessment')
     return (
       <Soft>
@@ -116,6 +121,8 @@ function LineWords({ lines, node, parent, of }: RuleLineProps & { of: string }) 
           node.due && dayWords(node.due),
           `out of ${number(node.possible)}`,
           node.cap !== undefined && `at most ${number(node.cap)}%`,
+          node.curve && `curved: ${curveWords(node.curve, ' points')}`,
+          node.weightTo !== undefined && `if excused, its weight goes to ${namesIn(course)(node.weightTo)}`,
           node.scale,
         ]
           .filter(Boolean)
@@ -139,6 +146,9 @@ function LineWords({ lines, node, parent, of }: RuleLineProps & { of: string }) 
       {phrase('combine', parent ? COMBINE_WORDS[node.combine ?? 'points'] : wholeWords(node))}
       {rulePhrases(node, course).map(({ field, words }) => phrase(field, words))}
       {parent && !node.planned && !showsInside(node) && <Soft>{insideWords(node)}</Soft>}
+      {node.children.filter(isDeduction).map(({ id, name: counted, deduct }) => (
+        <Soft key={id}>{deductWords(deduct, counted, parent ? node.name : 'the whole')}</Soft>
+      ))}
       {node.scale !== undefined && <Soft>marked by {node.scale}</Soft>}
       {letter !== undefined && hasCategories(node) && <Soft>{letter} by itself so far</Soft>}
     </View>

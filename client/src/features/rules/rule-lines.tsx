@@ -1,5 +1,6 @@
 import {
   applyEdits,
+  isDeduction,
   setting,
   type Category,
   type Course,
@@ -147,7 +148,7 @@ function categoryIn(category: Category, id: string): Category | undefined {
 /** The nodes whose weight stands in the column, from the top down. */
 function weightsIn(category: Category): string[] {
   return category.children.flatMap((node: CourseNode) => [
-    ...(category.combine === 'weights' ? [node.id] : []),
+    ...(category.combine === 'weights' && !isDeduction(node) ? [node.id] : []),
     ...(node.kind === 'category' && showsInside(node) ? weightsIn(node) : []),
   ]);
 }

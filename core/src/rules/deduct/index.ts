@@ -17,7 +17,7 @@ export const deductSchema = Joi.object({ each: decimalSchema().required(), free:
 const NONE_OF = ['curve', 'cap', 'extraCredit', 'weight', 'weightTo', 'late'] as const;
 
 /**
- * What of a deduction does not agree with the rest of its assessment (grading rules, section 12). It never makes a rise fall: what is taken
+ * What of a deduction does not agree with the rest of its assessment (grading rules, section 15). It never makes a rise fall: what is taken
  * away does not hang on any score that varies.
  */
 export function deductFaults(piece: Json): RuleFault[] {

@@ -10,7 +10,7 @@ export interface Replaced {
 export const NONE_REPLACED: Replaced = { lowest: [], replaced: [] };
 
 /**
- * Chooses whose value is replaced (grading rules, section 13): the lowest ones, of equal ones the earlier, as far as they are below the source.
+ * Chooses whose value is replaced (grading rules, section 16): the lowest ones, of equal ones the earlier, as far as they are below the source.
  *
  * @param values - the values of R in list order
  * @param count - how many may be replaced

@@ -21,7 +21,7 @@ const replaceSchema = Joi.object({
 });
 
 /**
- * Replacement (grading rules, section 13). Where all that may be replaced counts alike it makes no rise fall, nor where all the lowest places
+ * Replacement (grading rules, section 16). Where all that may be replaced counts alike it makes no rise fall, nor where all the lowest places
  * are taken whatever comes; else a rise can exchange which of two pieces of different weight is the lower, so that the one that counts less
  * is replaced. A search then keeps to stretches on which the same ones are lowest.
  */

@@ -23,7 +23,7 @@ const schemesSchema = Joi.array()
   .max(LIMITS.schemes);
 
 /**
- * The better of several weightings (grading rules, section 15). Each adds up by itself and the highest of what rises rises; but which one
+ * The better of several weightings (grading rules, section 18). Each adds up by itself and the highest of what rises rises; but which one
  * counts can change how many points the category stands for, and so make a pool of points fall. A search keeps to stretches on which the
  * same one counts wherever that matters.
  */

@@ -2,7 +2,7 @@ import { isObject } from '../../numbers/json';
 import type { Json, RuleFault } from '../rule';
 
 /**
- * Weight that moves: where an assessment is excused, its weight goes to a sibling (grading rules, section 14). What is excused does not hang
+ * Weight that moves: where an assessment is excused, its weight goes to a sibling (grading rules, section 17). What is excused does not hang
  * on any score, so no rise falls by it; only whether a replacement gives it a value can, and a search looks at that.
  *
  * @param category - any JSON; what its children name is looked at together
