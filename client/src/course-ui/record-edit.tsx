@@ -5,6 +5,7 @@ import { useNow } from '@/data/session';
 import { applied, type EditRules } from '@/model/rule-draft';
 import { standingChange } from '@/model/standing-change';
 import { useChange } from '@/model/use-change';
+import { withAlong } from '@/model/with-along';
 import { useColours } from '@/theme/paper-theme';
 
 /**
@@ -16,13 +17,14 @@ export function useRecordEdit(course: StoredCourse): { edit: EditRules; refused:
   const change = useChange(course);
   const now = useNow();
   const [refused, setRefused] = useState<string>();
-  const edit: EditRules = (edits, done) => {
+  const make: EditRules = (edits, done) => {
     const after = applied(course.document, edits);
     setRefused('reason' in after ? after.reason : undefined);
     if ('reason' in after) return after.reason;
     change(edits, done && `${done}. ${standingChange(course.document, after.course, now)}`);
     return undefined;
   };
+  const edit: EditRules = (edits, done) => withAlong(course.document, edits, (all) => make(all, done));
   return { edit, refused };
 }
 

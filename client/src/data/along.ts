@@ -5,7 +5,7 @@ import { onForget } from '@/storage/kept-state';
 /** A change that would leave rules hanging, and what is done once the student agrees that they go along. */
 export interface AlongQuestion {
   readonly along: Along;
-  readonly agree: (edits: readonly Edit[]) => void;
+  readonly agree: (edits: readonly Edit[]) => unknown;
 }
 
 let question: AlongQuestion | undefined;

@@ -4,13 +4,11 @@ import {
   checkEdits,
   pieces,
   statusOf,
-  takingAlong,
   type Course,
   type Edit,
   type Effect,
 } from '@fidens/core';
 import { useCallback, useMemo, useState } from 'react';
-import { askAlong } from '@/data/along';
 import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { remember } from '@/data/undo';
@@ -18,6 +16,7 @@ import { changeLines, placeWords } from '@/rules/change-words';
 import { keptValues } from '@/storage/kept-state';
 import { effectBetween } from './computed';
 import { useChange } from './use-change';
+import { withAlong } from './with-along';
 
 const NONE: readonly Edit[] = [];
 
@@ -84,12 +83,8 @@ export function useRuleDraft(kept: StoredCourse): RuleDraft {
     [change, document, drafted, kept.id, now, waiting],
   );
   const edit = useCallback(
-    (edits: readonly Edit[], done?: string) => {
-      const along = takingAlong(drafted ?? document, edits);
-      if (!along) return make(edits, done);
-      askAlong({ along, agree: (all) => make(all, done) });
-      return undefined;
-    },
+    (edits: readonly Edit[], done?: string) =>
+      withAlong(drafted ?? document, edits, (all) => make(all, done)),
     [document, drafted, make],
   );
   return {

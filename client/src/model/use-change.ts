@@ -1,19 +1,11 @@
-import {
-  applyEdits,
-  checkEdits,
-  collisions,
-  takingAlong,
-  type Course,
-  type Edit,
-  type SeenChange,
-} from '@fidens/core';
-import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { applyEdits, checkEdits, collisions, type Course, type Edit, type SeenChange } from '@fidens/core';
+import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect } from 'react';
-import { askAlong } from '@/data/along';
-import type { StoredCourse } from '@/data/courses';
+import { coursesQuery, type StoredCourse } from '@/data/courses';
 import { shownCourse, startChange, startSeenChange } from '@/data/sync/course-changes';
 import { remember, restoreSteps, type Step } from '@/data/undo';
 import { changeLines } from '@/rules/change-words';
+import { withAlong } from './with-along';
 
 /**
  * Changes a course: at once on screen, in the background at the server. There is nothing to save, and everything can be taken back.
@@ -34,9 +26,7 @@ export function useChange(
         const said = done ?? changeLines(seen, edits)[0]?.what ?? seen.title;
         remember(stepWith(said, ways), done !== undefined);
       };
-      const along = takingAlong(seen, wanted);
-      if (along) askAlong({ along, agree: make });
-      else make(wanted);
+      withAlong(seen, wanted, make);
     },
     [client, id, document],
   );
@@ -88,12 +78,16 @@ function changeAgain(client: QueryClient, id: string, change: SeenChange): strin
   return undefined;
 }
 
-/** Takes up what was done in this window before it was loaded again, so that it can still be taken back. */
+/**
+ * Takes up what was done in this window before it was loaded again, so that it can still be taken back: once the courses are known, as
+ * before there is nothing to take it back in.
+ */
 export function useKeptSteps(studentId: string | undefined): void {
   const client = useQueryClient();
+  const isKnown = useQuery({ ...coursesQuery, enabled: studentId !== undefined }).data !== undefined;
   useEffect(() => {
-    if (studentId !== undefined) restoreSteps((kept) => stepOf(client, kept));
-  }, [client, studentId]);
+    if (studentId !== undefined && isKnown) restoreSteps((kept) => stepOf(client, kept));
+  }, [client, isKnown, studentId]);
 }
 
 function stepOf(client: QueryClient, kept: unknown): Step | undefined {

@@ -311,7 +311,7 @@ describe('a course file', () => {
     [
       'each without pieces',
       (d) => needs(d, { for: 'A', of: 'p', atLeast: '1', each: '1' }),
-      'requirements[0].each',
+      'requirements[0]',
     ],
     ['a requirement of nothing', (d) => needs(d, { for: 'A', of: 'x', atLeast: '1' }), 'requirements[0].of'],
   ])('refuses by its place %s', (_, change, at) => {

@@ -1,9 +1,12 @@
 import {
   countingDouble,
+  find,
   pieceSteps,
-  STANDING,
   setting,
+  STANDING,
   type Assessment,
+  type Category,
+  type Course,
   type NodeFields,
   type Part,
   type PlannedPiece,
@@ -13,6 +16,8 @@ import { PieceFacts } from '@/course-ui/piece-facts';
 import { useRecordEdit } from '@/course-ui/record-edit';
 import { TakesPart } from '@/course-ui/takes-part';
 import type { StoredCourse } from '@/data/courses';
+import { DeductFields } from '@/rules/conditions/deduct-fields';
+import { CurveFields } from '@/rules/curve/editor';
 import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
 import { KeptField } from '@/ui/fields/kept-field';
@@ -46,7 +51,8 @@ export function PieceDetails({ course, piece, part, hasFacts = false }: PieceDet
       {part?.role === 'no weight' && <FileIt course={course.document} pieces={[piece]} edit={edit} />}
       <ClassBar piece={piece} part={part} />
       <Fold title={`More of ${piece.name}`} summary={detailWords(piece)}>
-        {!hasFacts && <PieceFacts course={course.document} piece={piece} edit={edit} />}
+        {piece.deduct && <DeductFields piece={piece} parent={parentOf(course.document, piece)} edit={edit} />}
+        {!hasFacts && !piece.deduct && <PieceFacts course={course.document} piece={piece} edit={edit} />}
         <Row gap="s" wrap>
           <MomentField
             label={`Extended for you to, ${piece.name}`}
@@ -55,7 +61,15 @@ export function PieceDetails({ course, piece, part, hasFacts = false }: PieceDet
             onKeep={(extended) => set({ extended })}
           />
         </Row>
-        <Lateness piece={piece} part={part} set={set} />
+        {!piece.deduct && <Lateness piece={piece} part={part} set={set} />}
+        {!piece.deduct && (
+          <CurveFields
+            of={piece.name}
+            value={piece.curve}
+            possible={piece.possible}
+            onChange={(curve) => set({ curve })}
+          />
+        )}
         <KeptField
           label={`Note, ${piece.name}`}
           shown="Note"
@@ -84,6 +98,11 @@ export function PieceDetails({ course, piece, part, hasFacts = false }: PieceDet
       </Fold>
     </>
   );
+}
+
+/** The category that a piece stands in. */
+function parentOf(course: Course, { id }: Assessment): Category {
+  return find(course, id)!.ancestors.at(-1)!;
 }
 
 interface PartProps {
