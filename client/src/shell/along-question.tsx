@@ -1,38 +1,59 @@
 import type { Hanging } from '@fidens/core';
-import { Button, Dialog, Portal, Text } from 'react-native-paper';
+import { Modal, View } from 'react-native';
+import { Button, Text, useTheme } from 'react-native-paper';
 import { askAlong, useAlongQuestion } from '@/data/along';
+import { SPACE } from '@/theme/layout';
+import { useColours } from '@/theme/paper-theme';
+import { Row } from '@/ui/box';
 
-/** Asks, before a change leaves rules naming what is gone, whether these rules go too. */
+/**
+ * Asks, before a change leaves rules naming what is gone, whether these rules go too. It holds the focus until it is answered; Escape leaves
+ * all as it is.
+ */
 export function AlongQuestionDialog() {
+  const c = useColours();
+  const { backdrop } = useTheme().colors;
   const question = useAlongQuestion();
   const close = () => askAlong(undefined);
   return (
-    <Portal>
-      <Dialog
-        visible={question !== undefined}
-        onDismiss={close}
-        style={{ maxWidth: 480, alignSelf: 'center' }}
-      >
-        <Dialog.Title>A rule names this</Dialog.Title>
-        <Dialog.Content>
-          <Text variant="bodyMedium">
-            {question &&
-              `${question.along.rules.map(hangingWords).join('; ')}. Without it that rule cannot stay.`}
+    <Modal transparent visible={question !== undefined} onRequestClose={close} aria-label="A rule names this">
+      <View style={{ flex: 1, justifyContent: 'center', padding: SPACE.m, backgroundColor: backdrop }}>
+        <View
+          style={{
+            width: '100%',
+            maxWidth: 480,
+            alignSelf: 'center',
+            backgroundColor: c.card,
+            borderColor: c.rule,
+            borderWidth: 1,
+            borderRadius: 20,
+            padding: SPACE.l,
+            gap: SPACE.m,
+          }}
+        >
+          <Text variant="titleMedium" role="heading" aria-level={2}>
+            A rule names this
           </Text>
-        </Dialog.Content>
-        <Dialog.Actions>
-          <Button onPress={close}>Leave all as it is</Button>
-          <Button
-            onPress={() => {
-              close();
-              question?.agree(question.along.edits);
-            }}
-          >
-            Take the rule along
-          </Button>
-        </Dialog.Actions>
-      </Dialog>
-    </Portal>
+          <Text variant="bodyMedium">
+            {question && `${question.along.rules.map(hangingWords).join('; ')}. Without it that cannot stay.`}
+          </Text>
+          <Row gap="s" wrap>
+            <Button mode="outlined" onPress={close}>
+              Leave all as it is
+            </Button>
+            <Button
+              mode="contained"
+              onPress={() => {
+                close();
+                question?.agree(question.along.edits);
+              }}
+            >
+              Take the rule along
+            </Button>
+          </Row>
+        </View>
+      </View>
+    </Modal>
   );
 }
 
