@@ -164,7 +164,7 @@ test('the better of two weightings, a weight that moves, curves and attendance i
   await fill(page, 'Weight of Midterm in Strong finish', '0');
   await keepRules(page);
   await openPage(page, 'Reach');
-  await expect(page.getByText(/^In Course its own weights lead as it goes/)).toBeVisible();
+  await expect(page.getByText(/^The course’s own weights lead as it goes/)).toBeVisible();
 
   await openPage(page, 'Rules');
   await openRules(page, 'Tests');

@@ -69,7 +69,7 @@ function Answers({ computed, courseId }: { computed: Computed; courseId: string 
         </LinkButton>
       )}
       {computed.leads.map((lead) => (
-        <Soft key={lead.category}>{leadWords(lead)}</Soft>
+        <Soft key={lead.category ?? ''}>{leadWords(lead)}</Soft>
       ))}
       <LateNote computed={computed} />
       <Ruler computed={computed} />

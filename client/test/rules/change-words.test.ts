@@ -27,6 +27,30 @@ describe('a change in words', () => {
       setting('two', { score: { points: '7.5' } }),
       { what: 'Two: score', before: '6 points', after: '7.5 points' },
     ],
+    [
+      'a curve',
+      setting('one', { curve: { full: '9' } }),
+      { what: 'One: curve', before: 'none', after: '9 are full marks' },
+    ],
+    [
+      'a deduction',
+      setting('two', { deduct: { each: '2', free: '3' } }),
+      { what: 'Two: what each one takes', before: 'nothing, it has marks', after: '2%, the first 3 nothing' },
+    ],
+    [
+      'a requirement',
+      courseSetting({ requirements: [{ for: 'A', of: 'one', atLeast: '50' }] }),
+      { what: 'The course: requirements for letters', before: 'none', after: 'A or better needs 50% on One' },
+    ],
+    [
+      'a replacement',
+      setting('course', { replace: { by: 'one', lowest: 2 } }),
+      {
+        what: 'The whole: replacement',
+        before: 'none',
+        after: 'One replaces the lowest two, if it is better',
+      },
+    ],
     ['a weight', setting('one', { weight: '12.50' }), { what: 'One: weight', before: 'none', after: '12.5' }],
     [
       'a title',

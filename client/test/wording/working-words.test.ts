@@ -1,4 +1,12 @@
-import { outlooks, pieceSteps, sharesOf, STANDING, type Assessment, type Course, type Part } from '@fidens/core';
+import {
+  outlooks,
+  pieceSteps,
+  sharesOf,
+  STANDING,
+  type Assessment,
+  type Course,
+  type Part,
+} from '@fidens/core';
 import { noteWords, stepWords } from '@/wording/working-words';
 import { course } from '../sample';
 

@@ -9,7 +9,8 @@ import { largestSwing } from '../search/swing';
 
 /** Which of a category's weightings counts as it goes, and where another takes over. A weighting without a name is the category's own. */
 export interface WeightingLead {
-  readonly category: string;
+  /** Its name; nothing of the whole course. */
+  readonly category: string | undefined;
   readonly leads: string | undefined;
   /** Where the open piece that can move the course most makes another count, everything else at its forecast. */
   readonly takesOver:
@@ -38,7 +39,7 @@ export function weightingLeads(from: Outlooks): WeightingLead[] {
   return found.map((category) => {
     const leads = countingIn(forecast, category);
     return {
-      category: category.name,
+      category: category === plan.root ? undefined : category.name,
       leads,
       takesOver: piece && takeover(from, category, piece, leads),
     };
