@@ -147,7 +147,7 @@ test('absences take something away, counted where scores are recorded', async ({
   await settled(page);
   await expect(page.getByRole('button', { name: /^Absences: 5, takes 4%/ })).toBeVisible();
   await openPage(page, 'Working');
-  await expect(page.getByText('Less 4% for 5 in Absences.')).toBeVisible();
+  await expect(page.getByText(/^Less 4% for 5 in Absences, which leaves /)).toBeVisible();
 });
 
 test('the better of two weightings, a weight that moves, curves and attendance in steps', async ({

@@ -70,9 +70,11 @@ export function afterSumWords(derivation: Derivation): string[] {
     );
   if (sum && curved && category.source.curve && curved.compare(sum) !== 0)
     lines.push(`Curved to ${percent(curved)}%: ${curveWords(category.source.curve)}.`);
-  for (const { deduction, count, lost } of deducted)
-    if (lost.n !== 0n)
-      lines.push(`Less ${percent(lost)}% for ${decimalText(count!, 3)} in ${deduction.name}.`);
+  const taking = deducted.filter(({ lost }) => lost.n !== 0n);
+  taking.forEach(({ deduction, count, lost }, index) => {
+    const rest = index === taking.length - 1 && left ? `, which leaves ${percent(left)}%` : '';
+    lines.push(`Less ${percent(lost)}% for ${decimalText(count!, 3)} in ${deduction.name}${rest}.`);
+  });
   if (capped && left && capped.compare(left) !== 0) lines.push(`Capped at ${percent(capped)}%.`);
   if (category.round && capped && worth && worth.value.compare(capped) !== 0)
     lines.push(`Rounded to ${percent(worth.value)}% before its parent uses it.`);

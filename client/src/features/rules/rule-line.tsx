@@ -147,7 +147,7 @@ function LineWords({ lines, node, parent, of }: RuleLineProps & { of: string }) 
       {rulePhrases(node, course).map(({ field, words }) => phrase(field, words))}
       {parent && !node.planned && !showsInside(node) && <Soft>{insideWords(node)}</Soft>}
       {node.children.filter(isDeduction).map(({ id, name: counted, deduct }) => (
-        <Soft key={id}>{deductWords(deduct, counted, parent ? node.name : 'the whole')}</Soft>
+        <Soft key={id}>{deductWords(deduct, counted)}</Soft>
       ))}
       {node.scale !== undefined && <Soft>marked by {node.scale}</Soft>}
       {letter !== undefined && hasCategories(node) && <Soft>{letter} by itself so far</Soft>}

@@ -2,12 +2,15 @@ import type { Deduct, Requirement } from '@fidens/core';
 import { number, plural } from '@/wording/words';
 import type { NameOf } from '../rule';
 
-/** "each one in Absences takes 2% from Labs, the first 3 nothing". */
-export function deductWords({ each, free = '0' }: Deduct, name: string, from: string): string {
+/**
+ * "Absences: each takes 2% from Labs, the first 3 nothing".
+ *
+ * @param from - what it takes it from, where that is not plain from the place
+ */
+export function deductWords({ each, free = '0' }: Deduct, name: string, from?: string): string {
+  if (Number(each) === 0) return `${name}: only counted`;
   const freely = Number(free) > 0 ? `, the first ${number(free)} nothing` : '';
-  return Number(each) === 0
-    ? `${name} is only counted`
-    : `each one in ${name} takes ${number(each)}% from ${from}${freely}`;
+  return `${name}: each takes ${number(each)}%${from === undefined ? '' : ` from ${from}`}${freely}`;
 }
 
 /** "C or better needs 50% on Final exam". */
