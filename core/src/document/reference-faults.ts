@@ -1,4 +1,5 @@
 import { isObject } from '../numbers/json';
+import { LIMITS } from '../rules/limits';
 import type { RuleFault } from '../rules/rule';
 
 type Json = Record<string, unknown>;
@@ -46,35 +47,47 @@ function sourceOf({ replace }: Json): string | undefined {
   return isObject(replace) && typeof replace.by === 'string' ? replace.by : undefined;
 }
 
-/** The replacements whose source needs their own category: a category needs its children and its source. */
+/**
+ * The replacements whose source needs their own category (a category needs its children and its source), and those that hang on too many
+ * others.
+ */
 function circles(nodes: ReadonlyMap<string, PlacedJson>): RuleFault[] {
   const faults: RuleFault[] = [];
-  const state = new Map<Json, 'under way' | 'done'>();
+  // How many replacements stand one after the other behind each node; nothing while it is being found out.
+  const depths = new Map<Json, number | undefined>();
   // The replacements on the way to where the search is, one for each that was followed.
   const followed: PlacedJson[] = [];
-  const visit = (node: Json): void => {
-    if (state.get(node) === 'under way') {
-      const { path } = followed.at(-1)!;
-      faults.push({
-        at: [...path, 'replace', 'by'],
-        message: 'goes round in a circle: what replaces a category’s pieces must not need that category',
-      });
+  const say = ({ path }: PlacedJson, message: string) =>
+    faults.push({ at: [...path, 'replace', 'by'], message });
+  const visit = (node: Json): number => {
+    if (depths.has(node)) {
+      const depth = depths.get(node);
+      if (depth === undefined) say(followed.at(-1)!, CIRCLE);
+      return depth ?? 0;
     }
-    if (state.has(node)) return;
-    state.set(node, 'under way');
-    for (const child of Array.isArray(node.children) ? (node.children as unknown[]) : [])
-      if (isObject(child) && isNeedy(child)) visit(child);
+    depths.set(node, undefined);
+    const children = Array.isArray(node.children) ? (node.children as unknown[]) : [];
+    const below = children.filter(isObject).filter(isNeedy).map(visit);
+    const depth = Math.max(0, ...below, depthOfSource(node));
+    depths.set(node, depth);
+    return depth;
+  };
+  const depthOfSource = (node: Json): number => {
     const source = nodes.get(sourceOf(node) ?? '');
-    if (source) {
-      followed.push(nodes.get(String(node.id))!);
-      visit(source.node);
-      followed.pop();
-    }
-    state.set(node, 'done');
+    const holder = nodes.get(String(node.id));
+    if (!source || !holder) return 0;
+    followed.push(holder);
+    // What is followed further than is allowed is not looked at: it is wrong already.
+    const depth = followed.length > LIMITS.sources ? LIMITS.sources + 1 : 1 + visit(source.node);
+    followed.pop();
+    if (depth === LIMITS.sources + 1) say(holder, `hangs on more than ${LIMITS.sources} other replacements`);
+    return depth;
   };
   for (const { node } of nodes.values()) if (sourceOf(node) !== undefined) visit(node);
   return faults;
 }
+
+const CIRCLE = 'goes round in a circle: what replaces a category’s pieces must not need that category';
 
 /** Whether a node needs others for its value. */
 function isNeedy({ kind }: Json): boolean {

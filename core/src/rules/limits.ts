@@ -7,6 +7,8 @@ export const LIMITS = {
   /** Pieces and categories that one rehearsal tries. */
   tries: 1_000,
   bands: 100,
+  /** Replacements whose source hangs on another replacement, one after the other. */
+  sources: 20,
   /** Weightings of one category beside its own. */
   schemes: 20,
   /** Requirements of one course. */

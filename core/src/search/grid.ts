@@ -29,13 +29,15 @@ export interface Guided<T> {
  */
 export function risingStretches(last: number, { exact, guess }: Guided<string>): Range[] {
   return alikeWithin({ from: 0, to: last }, guess).flatMap((stretch) =>
-    exact(stretch.from) === exact(stretch.to) ? [stretch] : alikeWithin(stretch, exact),
+    stretch.from === stretch.to || exact(stretch.from) === exact(stretch.to)
+      ? [stretch]
+      : alikeWithin(stretch, exact),
   );
 }
 
 /** Cuts a range into stretches with the same choices at both ends, by halves; what is alike across a cut is joined again. */
 function alikeWithin({ from, to }: Range, choices: (place: number) => string): Range[] {
-  if (choices(from) === choices(to)) return [{ from, to }];
+  if (from === to || choices(from) === choices(to)) return [{ from, to }];
   const middle = Math.floor((from + to) / 2);
   const lower = alikeWithin({ from, to: middle }, choices);
   const [first, ...rest] = alikeWithin({ from: middle + 1, to }, choices) as [Range, ...Range[]];

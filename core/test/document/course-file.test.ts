@@ -244,6 +244,20 @@ describe('a course file', () => {
     expect(read.ok ? '' : read.faults[0]!.message).toMatch(/levels deep/);
   });
 
+  it('refuses replacements that hang on more others than any syllabus has', () => {
+    const chain = (length: number) =>
+      course(
+        Array.from({ length }, (_, index) =>
+          category([open('10')], { id: `c${index}`, ...(index > 0 && { replace: { by: `c${index - 1}` } }) }),
+        ),
+      );
+    expect(checkCourse(chain(LIMITS.sources + 1)).ok).toBe(true);
+    const checked = checkCourse(chain(LIMITS.sources + 2));
+    expect(checked.ok ? [] : checked.faults.map(({ message }) => message)).toEqual([
+      `hangs on more than ${LIMITS.sources} other replacements`,
+    ]);
+  });
+
   it('reads the example of the page, which comes to what the page says', () => {
     const page = readFileSync(join(__dirname, '../../../docs/course-file.md'), 'utf8');
     const [, text] = /```json\n(\{\s+"format"[\s\S]*?)```/.exec(page)!;
