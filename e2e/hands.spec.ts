@@ -1,5 +1,15 @@
 import type { Locator, Page } from '@playwright/test';
-import { coursePage, expect, expectAccessible, signUp, test } from './fidens';
+import {
+  addSampleCourse,
+  coursePage,
+  expect,
+  expectAccessible,
+  openPage,
+  openRules,
+  signUp,
+  test,
+  unfold,
+} from './fidens';
 
 /** The accessible name of what has the focus, as near as a page can tell it. */
 const focused = (page: Page) =>
@@ -190,4 +200,31 @@ test('by touch a syllabus of four categories, twelve pieces, ten bands and late 
     page.getByRole('heading', { level: 1, name: 'Coastal Ecology: B+, standing 87.5' }),
   ).toBeVisible();
   expect(touch.count).toBeLessThanOrEqual(MOST_TAPS);
+});
+
+/** Deletes or takes something by the keyboard, and sees that the focus has not fallen to the page's body. */
+async function pressedAway(page: Page, name: string | RegExp): Promise<void> {
+  const button = page.getByRole('button', { name }).first();
+  await button.focus();
+  await page.keyboard.press('Enter');
+  await expect
+    .poll(() =>
+      page.evaluate(() => document.activeElement !== document.body && document.activeElement?.isConnected),
+    )
+    .toBe(true);
+}
+
+test('where what had the focus goes away, the nearest thing that is left has it', async ({ page }) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await page.getByRole('button', { name: /^Eelgrass survey: / }).click();
+  await unfold(page, 'More of Eelgrass survey');
+  await pressedAway(page, 'Delete Eelgrass survey');
+  await expect(page.getByRole('button', { name: /^Eelgrass survey: / })).toBeHidden();
+  await expect(page.locator('body')).not.toBeFocused();
+
+  await openPage(page, 'Rules');
+  await openRules(page, 'Seminar');
+  await pressedAway(page, 'Delete Seminar');
+  await expect(page.locator('body')).not.toBeFocused();
 });

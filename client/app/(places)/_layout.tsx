@@ -6,11 +6,13 @@ import { SavingMark } from '@/shell/saving-mark';
 import { SessionEnded } from '@/shell/session-ended';
 import { UndoNotice } from '@/shell/undo-notice';
 import { UnsavedNotice } from '@/shell/unsaved-notice';
+import { useKeptFocus } from '@/shell/use-kept-focus';
 import { useIsWide } from '@/theme/layout';
 
 /** The four places around whatever is open: a bar below it on a phone, a rail beside it on a wide screen. */
 export default function PlacesLayout() {
   const wide = useIsWide();
+  useKeptFocus();
   return (
     <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse' }}>
       <Places />
