@@ -1,8 +1,8 @@
-import { checkCourse, type Course } from '@fidens/core';
 import { everyField } from '../../core/test/sample';
 import { migrations } from '../src/migrations';
 import {
   change,
+  oneForm,
   smallCourse,
   startHarness,
   store,
@@ -23,13 +23,6 @@ beforeAll(async () => {
 afterAll(() => harness.stop());
 
 const read = async (id: string) => (await agent.get(`/api/v1/courses/${id}`).expect(200)).body as Stored;
-
-/** A document in its one form. */
-function oneForm(document: Course): Course {
-  const checked = checkCourse(document);
-  if (!checked.ok) throw new Error(checked.faults[0]!.message);
-  return checked.value;
-}
 
 describe('rules that name other nodes', () => {
   it('stand in the column of the table that holds what they name, under a foreign key', async () => {

@@ -1,18 +1,19 @@
-import { applyEdits, checkCourse, type Course, type Edit } from '@fidens/core';
+import { applyEdits, type Course, type Edit } from '@fidens/core';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { everyField } from '../../core/test/sample';
 import { sampleCourses } from '../src/sample-world';
 import { createApplication } from '../src/application';
 import {
+  type Agent,
   change,
+  type Harness,
+  oneForm,
   score,
   smallCourse,
   startHarness,
   store,
   student,
-  type Agent,
-  type Harness,
 } from './harness';
 
 let harness: Harness;
@@ -24,13 +25,6 @@ beforeAll(async () => {
 afterAll(() => harness.stop());
 
 const read = async (id: string) => (await agent.get(`/api/v1/courses/${id}`).expect(200)).body;
-
-/** A course in the one form that it has everywhere: moments in UTC, decimals in their shortest text. */
-const oneForm = (course: Course): Course => {
-  const checked = checkCourse(course);
-  if (!checked.ok) throw new Error(JSON.stringify(checked.faults));
-  return checked.value;
-};
 
 describe('a course', () => {
   it.each(sampleCourses().map((course) => [course.title, course] as const))(

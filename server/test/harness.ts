@@ -1,4 +1,4 @@
-import type { Course, Edit } from '@fidens/core';
+import { checkCourse, type Course, type Edit } from '@fidens/core';
 import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
 import request from 'supertest';
@@ -63,6 +63,13 @@ export async function store(agent: Agent, document: Course): Promise<Stored> {
     .send({ termId: terms.body[0].id, document })
     .expect(201);
   return body as Stored;
+}
+
+/** A course in the one form that it has everywhere: moments in UTC, decimals in their shortest text. */
+export function oneForm(document: Course): Course {
+  const checked = checkCourse(document);
+  if (!checked.ok) throw new Error(JSON.stringify(checked.faults));
+  return checked.value;
 }
 
 /** Asks for a change of a course. */

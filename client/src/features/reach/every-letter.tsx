@@ -151,6 +151,7 @@ function takesWords(
     togo && `${decimalText(togo.more(entry.band), 6)} more of the ${togo.open} points that are open`,
     aloneWords(entry, alone),
     gapWords(entry),
+    ...neededWords(entry, outlooks),
   ]
     .filter(Boolean)
     .join('; ');
@@ -158,7 +159,7 @@ function takesWords(
 
 /** What a letter takes where requirements decide, points and requirements apart. */
 function requirementWordsOf(entry: BandReach, outlooks: Computed['outlooks']): string | undefined {
-  const { onPoints, requirements = [] } = entry;
+  const { onPoints } = entry;
   if (!onPoints || deciding(entry).length === 0) return undefined;
   const points =
     onPoints.state === 'secured'
@@ -166,17 +167,19 @@ function requirementWordsOf(entry: BandReach, outlooks: Computed['outlooks']): s
       : onPoints.state === 'out'
         ? 'points: out'
         : `points alone take ${shownLevel(onPoints)}%`;
-  const needs = requirements
+  return [...neededWords(entry, outlooks), points].join('; ');
+}
+
+/** What a letter needs beside its points that is not sure yet. */
+function neededWords({ requirements = [] }: BandReach, outlooks: Computed['outlooks']): string[] {
+  return requirements
     .filter(({ state }) => state !== 'secured')
-    .map((each) => {
-      const takes = requirementTake(each.requirement, outlooks);
-      const score =
-        takes.kind === 'percent' && takes.score ? ` (${takes.score.points} of ${takes.score.possible})` : '';
-      return each.state === 'out'
-        ? `needs ${needWords(takes)}, which is out`
-        : `needs ${needWords(takes)}${score}`;
+    .map(({ requirement, state }) => {
+      const takes = requirementTake(requirement, outlooks);
+      if (state === 'out') return `needs ${needWords(takes)}, which is out`;
+      const score = takes.kind === 'percent' ? takes.score : undefined;
+      return `needs ${needWords(takes)}${score ? ` (${score.points} of ${score.possible})` : ''}`;
     });
-  return [...needs, points].join('; ');
 }
 
 function aloneWords(entry: BandReach, alone: Computed['alone']): string {

@@ -24,6 +24,7 @@ export function CurveFields({ of, value, onChange, possible }: CurveFieldsProps)
   const form: Form = value ? (Object.keys(value)[0] as Form) : 'none';
   return (
     <Stack gap="s">
+      <Soft>{possible === undefined ? 'Curve of what it adds up to' : 'Curve'}</Soft>
       <Choice
         label={`Curve of ${of}`}
         value={form}

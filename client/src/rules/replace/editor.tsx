@@ -24,6 +24,7 @@ export const ReplaceEditor: RuleEditor<Replace> = ({ course, category, of, value
   };
   return (
     <Stack gap="s">
+      <Soft>The weakest is replaced by</Soft>
       <NodeChoice
         label={`What replaces the weakest of ${of}`}
         none="Nothing"
