@@ -150,6 +150,38 @@ test('absences take something away, counted where scores are recorded', async ({
   await expect(page.getByText(/^Less 4% for 5 in Absences, which leaves /)).toBeVisible();
 });
 
+test('attendance begins at full marks, and a letter needs nearly all pieces and not too many absences', async ({
+  page,
+}) => {
+  await openTides(page);
+  await openPage(page, 'Rules');
+  await unfold(page, 'More that a syllabus can say');
+  await take(page, 'Attendance begins at full marks; each absence takes a fifth of it.');
+  await take(page, 'A needs nearly all pieces of one kind at 70 or more.');
+  await keepRules(page);
+  await page
+    .getByRole('button', { name: /^A or better needs 1 piece of Tests/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Add what a letter needs' }).click();
+  await page.getByRole('button', { name: 'C or better needs 50% on Attendance', exact: true }).click();
+  const kind = page.getByRole('radiogroup', { name: /^What it needs: C or better needs 50% on Attendance/ });
+  await kind.getByRole('radio', { name: 'Not too many points' }).click();
+  await page.getByRole('button', { name: 'C or better allows at most 6 in Absences', exact: true }).click();
+  await fill(page, 'At most: C or better allows at most 6 in Absences', '1');
+  await openPage(page, 'Scores');
+  await page.getByRole('button', { name: /^Absences: / }).click();
+  await page.getByLabel('Score of Absences').fill('2');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await expect(page.getByRole('heading', { level: 1, name: /^Tides: F/ })).toBeVisible();
+  await openPage(page, 'Working');
+  await expect(page.getByText('C allows at most 1 in Absences; there are 2.')).toBeVisible();
+  await page.getByRole('button', { name: /^Attendance: / }).click();
+  await expect(page.getByText('begins at full marks')).toBeVisible();
+  await expect(page.getByText('Less 40% for 2 in Absences, which leaves 60%.')).toBeVisible();
+});
+
 test('the better of two weightings, a weight that moves, curves and attendance in steps', async ({
   page,
 }) => {

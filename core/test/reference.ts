@@ -545,17 +545,8 @@ function fails(requirement: Requirement, context: Context): boolean {
     const has = valueOf(requirement.of, context);
     return !!has && has.r.compare(percent(requirement.atLeast)) < 0;
   }
-  const { node, inherited } = found;
-  if (node.kind === 'assessment') throw new Error('pieces of a piece');
-  const below = inside(node, inherited, course);
-  const there = [...node.children, ...promised(node)].filter(
-    (child): child is Assessment =>
-      child.kind === 'assessment' &&
-      child.counted !== false &&
-      !child.extraCredit &&
-      !isDeduction(child) &&
-      !isAway(child, below, context),
-  );
+  const below = inside(found.node as Category, found.inherited, course);
+  const there = piecesThere(found, context);
   const can = there.filter((piece) => {
     const isUnsettled = isOpen(piece, context);
     if (!isUnsettled && piece.status !== 'scored') return false;
@@ -564,6 +555,20 @@ function fails(requirement: Requirement, context: Context): boolean {
     return has.r.compare(zero) > 0 && has.r.compare(percent(requirement.each ?? '0')) >= 0;
   });
   return can.length < Math.min(requirement.pieces, there.length);
+}
+
+/** The pieces that a requirement counts among. */
+function piecesThere({ node, inherited }: Place, context: Context): Assessment[] {
+  if (node.kind === 'assessment') throw new Error('pieces of a piece');
+  const below = inside(node, inherited, context.course);
+  return [...node.children, ...promised(node)].filter(
+    (child): child is Assessment =>
+      child.kind === 'assessment' &&
+      child.counted !== false &&
+      !child.extraCredit &&
+      !isDeduction(child) &&
+      !isAway(child, below, context),
+  );
 }
 
 function pointsOf({ node, inherited }: Place, context: Context): Number_ | undefined {
@@ -577,6 +582,47 @@ function pointsOf({ node, inherited }: Place, context: Context): Number_ | undef
   return context.supposes && isOpen(node, context) && node.assume !== undefined
     ? percent(node.assume).mul(of(node.possible))
     : undefined;
+}
+
+/** The problems of a course, in their order, as plain objects. */
+export function problems(course: Course, now: string): object[] {
+  const context = { course, now, suppose: () => undefined, standing: true };
+  const found: object[] = [];
+  const regular = (node: Category) =>
+    node.children.filter((child) => child.counted !== false && !child.extraCredit && !isDeduction(child));
+  const total = (node: Category, scheme: Record<string, string>) =>
+    sum(regular(node).map(({ id, weight }) => of((Object.hasOwn(scheme, id) ? scheme[id] : weight) ?? 0)));
+  const visit = (node: CourseNode, parent: Category | undefined): void => {
+    if (node.counted === false) return;
+    const at = node.id;
+    if (parent?.combine === 'weights' && node.weight === undefined && !isDeduction(node))
+      found.push({ code: 'no-weight', at });
+    if (node.kind === 'assessment') return;
+    const isEmpty = node.children.length === 0 && !node.planned;
+    if (isEmpty) found.push({ code: 'empty', at });
+    const drops = (node.drop?.lowest ?? 0) + (node.drop?.highest ?? 0);
+    const pieces = Math.max(regular(node).length, node.planned?.pieces ?? 0);
+    if (!isEmpty && drops > 0 && drops >= pieces) found.push({ code: 'drop-all', drops, pieces, at });
+    if (!parent && node.combine === 'weights' && node.children.length > 0) {
+      const own = total(node, {});
+      if (!own.equals(100)) found.push({ code: 'weights-total', at, total: own.valueOf() });
+      for (const { name, weights } of node.schemes ?? []) {
+        const inScheme = total(node, weights);
+        if (!inScheme.equals(100))
+          found.push({ code: 'scheme-total', at, scheme: name, total: inScheme.valueOf() });
+      }
+    }
+    for (const child of node.children) visit(child, node);
+  };
+  visit(course.root, undefined);
+  for (const requirement of course.requirements ?? []) {
+    const placed = 'pieces' in requirement ? place(requirement.of, course) : undefined;
+    if (!placed || !('pieces' in requirement)) continue;
+    const pieces = piecesThere(placed, context).length;
+    if (pieces < requirement.pieces)
+      found.push({ code: 'required-short', at: requirement.of, required: requirement.pieces, pieces });
+  }
+  return found;
 }
 
 export { zero, one };

@@ -6,8 +6,10 @@ import { applyEdits } from '../../src/editing/apply-edits';
 import { setting } from '../../src/editing/edit';
 import { readCourse, writeCourse } from '../../src/formats/course-file';
 import type { Derivation } from '../../src/grading/combine';
+import { courseLetters, letterOf } from '../../src/grading/letter';
 import { outlooks } from '../../src/grading/outlook';
 import type { PlannedPiece } from '../../src/grading/plan';
+import { problems } from '../../src/grading/problems';
 import { ribbon } from '../../src/insight/ribbon';
 import { exact, floating } from '../../src/numbers/arithmetic';
 import type { Rational } from '../../src/numbers/rational';
@@ -74,6 +76,34 @@ describe('on random courses', () => {
           );
       }),
       { numRuns: 400 * TIMES },
+    );
+  });
+
+  it('letters, what holds them back, and problems agree too', () => {
+    fc.assert(
+      fc.property(randomCourse({ conditions: true }), (course) => {
+        const found = outlooks(course, NOW);
+        const letters = courseLetters(found.plan);
+        const of = (outlook: 'standing' | 'forecast' | 'ceiling') => {
+          const letter = letterOf(found[outlook], letters);
+          const held = letter?.held.map(({ requirement }) => requirement.source.of) ?? [];
+          return letter ? { label: letter.band.label, held: [...new Set(held)] } : null;
+        };
+        const base = { course, now: NOW, standing: false };
+        expect(of('standing')).toEqual(
+          reference.letter({ ...base, suppose: () => undefined, standing: true }),
+        );
+        expect(of('ceiling')).toEqual(reference.letter({ ...base, suppose: supposed(reference.one) }));
+        if (found.forecast)
+          expect(of('forecast')).toEqual(
+            reference.letter({ ...base, suppose: reference.forecast(course, NOW), supposes: true }),
+          );
+        const plain = problems(found.plan).map((problem) =>
+          'total' in problem ? { ...problem, total: Number(problem.total) } : problem,
+        );
+        expect(plain).toEqual(reference.problems(course, NOW));
+      }),
+      { numRuns: 300 * TIMES },
     );
   });
 
