@@ -164,11 +164,11 @@ test('attendance begins at full marks, and a letter needs nearly all pieces and 
     .first()
     .click();
   await page.getByRole('button', { name: 'Add what a letter needs' }).click();
-  await page.getByRole('button', { name: 'C or better needs 50% on Attendance', exact: true }).click();
-  const kind = page.getByRole('radiogroup', { name: /^What it needs: C or better needs 50% on Attendance/ });
+  await page.getByRole('button', { name: 'C or better needs 50% on Final exam', exact: true }).click();
+  const kind = page.getByRole('radiogroup', { name: /^What it needs: C or better needs 50% on Final exam/ });
   await kind.getByRole('radio', { name: 'Not too many points' }).click();
-  await page.getByRole('button', { name: 'C or better allows at most 6 in Absences', exact: true }).click();
   await fill(page, 'At most: C or better allows at most 6 in Absences', '1');
+  await keepRules(page);
   await openPage(page, 'Scores');
   await page.getByRole('button', { name: /^Absences: / }).click();
   await page.getByLabel('Score of Absences').fill('2');

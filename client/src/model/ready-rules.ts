@@ -109,7 +109,7 @@ export function passingLetter({ scale: { bands } }: Course): string | undefined 
 }
 
 /** What is called final, or exam; else the last piece on its own. */
-function finalOf({ root }: Course): Assessment | undefined {
+export function finalOf({ root }: Course): Assessment | undefined {
   const alone = root.children.filter(
     (child): child is Assessment =>
       child.kind === 'assessment' && !isDeduction(child) && child.counted !== false && !child.extraCredit,

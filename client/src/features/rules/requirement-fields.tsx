@@ -7,7 +7,7 @@ import {
   type Requirement,
 } from '@fidens/core';
 import { Button } from 'react-native-paper';
-import { passingLetter } from '@/model/ready-rules';
+import { finalOf, passingLetter } from '@/model/ready-rules';
 import type { EditRules } from '@/model/rule-draft';
 import { NodeChoice } from '@/rules/conditions/node-choice';
 import { requirementWords } from '@/rules/conditions/words';
@@ -64,9 +64,9 @@ export function RequirementFields({ course, edit }: RequirementFieldsProps) {
   );
 }
 
-/** The lowest letter that passes, of what counts last: to be adjusted. */
+/** The lowest letter that passes, of the final exam as far as there is one: to be adjusted. */
 function defaultRequirement(course: Course): Requirement | undefined {
-  const [of] = nodesFor(course, 'atLeast').toReversed();
+  const of = finalOf(course) ?? nodesFor(course, 'atLeast')[0];
   const letter = passingLetter(course);
   return of && letter !== undefined ? { for: letter, of: of.id, atLeast: '50' } : undefined;
 }
@@ -96,7 +96,9 @@ function OneRequirement({ course, value, onChange }: OneRequirementProps) {
   const words = requirementWords(value, namesIn(course));
   const change = (next: Kind) => {
     const nodes = nodesFor(course, next);
-    const about = nodes.find(({ id }) => id === of) ?? nodes[0];
+    // Points that are not to be too many are most often absences.
+    const counted = next === 'atMost' ? nodes.find(isDeduction) : undefined;
+    const about = counted ?? nodes.find(({ id }) => id === of) ?? nodes[0];
     if (!about) return;
     const base = { for: letter, of: about.id };
     onChange(
