@@ -242,19 +242,18 @@ class MovingSum<N> {
     own: readonly (Worth<N> | undefined)[],
     by: N,
   ): { readonly replaced: Replaced; readonly worths: readonly (Worth<N> | undefined)[] } {
-    const worths = own.map((worth, index) => {
-      const { revived } = this.#slots[index]!;
-      return revived === undefined ? worth : { value: by, size: revived };
-    });
-    const there = worths.flatMap((worth, index) =>
-      worth && this.#slots[index]!.place !== undefined ? [index] : [],
-    );
-    const chosen = chooseReplaced(
-      there.map((index) => worths[index]!.value),
-      this.#lowest,
-      by,
-      this.#arithmetic,
-    );
+    const worths = own.slice();
+    const there: number[] = [];
+    const values: N[] = [];
+    for (let index = 0; index < worths.length; index += 1) {
+      const { revived, place } = this.#slots[index]!;
+      if (revived !== undefined) worths[index] = { value: by, size: revived };
+      const worth = worths[index];
+      if (!worth || place === undefined) continue;
+      there.push(index);
+      values.push(worth.value);
+    }
+    const chosen = chooseReplaced(values, this.#lowest, by, this.#arithmetic);
     for (const place of chosen.replaced) {
       const index = there[place]!;
       worths[index] = { value: by, size: worths[index]!.size };

@@ -19,8 +19,13 @@ export const NONE_REPLACED: Replaced = { lowest: [], replaced: [] };
 export function chooseReplaced<N>(values: readonly N[], count: number, by: N, a: Arithmetic<N>): Replaced {
   const most = Math.min(count, values.length);
   if (most <= 0) return NONE_REPLACED;
-  const near = Float64Array.from(values, (value) => a.approximate(value));
+  const near = new Float64Array(values.length);
+  let largest = 0;
+  for (let index = 0; index < near.length; index += 1) {
+    near[index] = a.approximate(values[index]!);
+    largest = Math.max(largest, near[index]!);
+  }
   const compare = (i: number, j: number) => a.compare(values[i]!, values[j]!);
-  const lowest = kSmallest(most, keysIn(a, near, Math.max(...near), compare));
+  const lowest = kSmallest(most, keysIn(a, near, largest, compare));
   return { lowest, replaced: lowest.filter((index) => a.compare(values[index]!, by) < 0) };
 }
