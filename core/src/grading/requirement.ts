@@ -38,7 +38,8 @@ function judgeOne(root: Derivation, requirement: PlannedRequirement): Judged {
   const there = piecesOf(requirement);
   if (!there) return { requirement, needs: whole(source.pieces), has: undefined, verdict: 'undecided' };
   const needs = Math.min(source.pieces, there.length);
-  const { children } = derivationIn(root, of as PlannedNode)!;
+  // An empty category that is itself a piece has none in it.
+  const children = derivationIn(root, of as PlannedNode)?.children ?? [];
   const byNode = new Map(children.map((child) => [child.node, child]));
   const least = leastOf(requirement);
   let qualifying = 0;

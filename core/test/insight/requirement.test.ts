@@ -64,6 +64,19 @@ describe('a letter with requirements', () => {
     expect(letter.held.map(({ requirement }) => requirement.source.of)).toEqual(['logs']);
   });
 
+  it('needs none of the pieces of a category that is empty, and so a piece itself', () => {
+    const empty = category([], { id: 'empty', weight: '50' });
+    const document = course(
+      [empty, scored('9', '10', { weight: '50' })],
+      { combine: 'weights' },
+      {
+        requirements: [{ for: 'B', of: 'empty', pieces: 1 }],
+      },
+    );
+    const { plan, standing } = outlooks(document, NOW);
+    expect(letterOf(standing, courseLetters(plan))).toMatchObject({ band: { label: 'A' }, held: [] });
+  });
+
   it('has no chance where its requirement cannot be met, and its ends fall to the next', () => {
     const free = chance(outlooks(withNeeds([]), NOW), undefined, 500);
     const held = chance(
