@@ -137,7 +137,8 @@ function readTree(
     const isCategory = raw.kind === 'category';
     const inside = isCategory && Array.isArray(children);
     // How many there are is for `children` to say; what they are is for their own turn.
-    const whole = 'children' in raw ? { ...fields, children: inside ? [] : children } : fields;
+    const isThere = 'children' in raw && (isCategory || children !== null);
+    const whole = isThere ? { ...fields, children: inside ? [] : children } : fields;
     const form = check<object>(isCategory ? categorySchema : assessmentSchema, whole, path);
     if (!form.ok) faults.push(...form.faults);
     const node = form.ok ? form.value : whole;

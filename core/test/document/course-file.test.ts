@@ -244,6 +244,13 @@ describe('a course file', () => {
     expect(read.ok ? '' : read.faults[0]!.message).toMatch(/levels deep/);
   });
 
+  it('takes children that are null in an assessment as left out, as any key that it does not know', () => {
+    expect(places((document) => Object.assign(piece(document), { children: null }))).toEqual([]);
+    expect(places((document) => Object.assign(piece(document), { children: [] }))).toEqual([
+      'root.children[0].children',
+    ]);
+  });
+
   it('refuses replacements that hang on more others than any syllabus has', () => {
     const chain = (length: number) =>
       course(
