@@ -12,7 +12,7 @@ export { type MissingPolicy } from './rules/missing';
 export { type Planned } from './rules/planned';
 export { type Replace } from './rules/replace';
 export { type Round } from './rules/round';
-export { type Scheme } from './rules/schemes';
+export { type Scheme, schemeWeight } from './rules/schemes';
 export { exact, floating } from './numbers/arithmetic';
 export {
   type Decimal,

@@ -1,4 +1,11 @@
-import { nodesIn, type Category, type Course, type CourseNode, type Requirement } from '@fidens/core';
+import {
+  nodesIn,
+  schemeWeight,
+  type Category,
+  type Course,
+  type CourseNode,
+  type Requirement,
+} from '@fidens/core';
 import { fromRow, REQUIREMENT_COLUMNS, toRow, type Fields } from './document-columns';
 
 /** A reference of a document as the tables keep it: which of the two holds what is named. */
@@ -33,7 +40,7 @@ export function flattened(
       steps: { from: curve.steps.map(({ from }) => from), gives: curve.steps.map(({ gives }) => gives) },
     };
   if (weightTo !== undefined) flat.weightTo = named(weightTo);
-  if (schemes) flat.schemeWeights = schemes.map(({ weights }) => weights[node.id] ?? null);
+  if (schemes) flat.schemeWeights = schemes.map(({ weights }) => schemeWeight(weights, node.id) ?? null);
   if (node.kind === 'assessment') return flat;
   if (node.replace) flat.replace = { ...node.replace, ...named(node.replace.by) };
   if (node.schemes) flat.schemeNames = node.schemes.map(({ name }) => name);

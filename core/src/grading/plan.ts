@@ -18,6 +18,7 @@ import { bendingOf, type Bending } from '../rules/curve/bend';
 import type { Curve } from '../rules/curve/form';
 import { lateness, penaltyOf, type Lateness } from '../rules/late/lateness';
 import { rounding } from '../rules/round';
+import { schemeWeight } from '../rules/schemes';
 import type { Rule } from './add-up';
 import type { Adjustment } from './adjustment';
 import { enteredValue, isOverdue } from './settle';
@@ -419,7 +420,7 @@ function canWeigh(
 ): boolean {
   if (isWeighed(parent?.combine, weight)) return true;
   const { schemes = [], children = [] } = parent?.source ?? {};
-  const inScheme = schemes.some(({ weights }) => isWeighed('weights', percentOf(weights[id])));
+  const inScheme = schemes.some(({ weights }) => isWeighed('weights', percentOf(schemeWeight(weights, id))));
   return inScheme || (parent?.combine === 'weights' && children.some(({ weightTo }) => weightTo === id));
 }
 

@@ -3,6 +3,7 @@ import { isCounted, isDeduction, isRegularChild, walk } from '../document/tree';
 import { decimalText, HUNDRED, rational, ZERO, type Rational } from '../numbers/rational';
 import { CATEGORY_RULES, RULE_NAMES } from '../rules';
 import type { CategoryRule, RuleProblem } from '../rules/rule';
+import { schemeWeight } from '../rules/schemes';
 import type { Plan, PlannedRequirement } from './plan';
 import { piecesOf } from './requirement';
 
@@ -85,7 +86,7 @@ export function regularChildren(category: Category): CourseNode[] {
  */
 export function weightTotal(category: Category, others: Readonly<Record<string, string>> = {}): Rational {
   return regularChildren(category).reduce(
-    (sum, { id, weight }) => sum.add(rational((Object.hasOwn(others, id) ? others[id] : weight) ?? '0')),
+    (sum, { id, weight }) => sum.add(rational(schemeWeight(others, id) ?? weight ?? '0')),
     ZERO,
   );
 }

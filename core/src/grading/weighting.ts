@@ -1,5 +1,6 @@
 import type { Category, Combine } from '../document/course';
 import { rational, ZERO, type Rational } from '../numbers/rational';
+import { schemeWeight } from '../rules/schemes';
 
 /** What of a child its weight is known by. */
 export interface Weighable {
@@ -53,7 +54,10 @@ export function weightingsOf<C extends Weighable>(
   }
   const schemes = (source.schemes ?? []).map(({ name, weights }) => ({
     scheme: name,
-    weights: children.map(({ id, weight }) => (Object.hasOwn(weights, id) ? rational(weights[id]!) : weight)),
+    weights: children.map(({ id, weight }) => {
+      const named = schemeWeight(weights, id);
+      return named === undefined ? weight : rational(named);
+    }),
   }));
   const listed = [{ scheme: undefined, weights: own }, ...schemes];
   const still = listed.map((weighting) => ({ ...weighting, moved: NONE_MOVED }));

@@ -5,6 +5,7 @@ import type { Outlooks } from '../grading/outlook';
 import { exact } from '../numbers/arithmetic';
 import { decimalText, fractionOfPercent } from '../numbers/rational';
 import type { BandReach, RequirementReach } from '../search/reach';
+import { firstWhere } from '../search/grid';
 import { scoresOf } from '../search/solve';
 
 /** What a requirement asks for, as facts to say. */
@@ -74,13 +75,8 @@ function leastScore(piece: PlannedPiece, atLeast: string): { points: string; pos
   const isEnough = (place: number) =>
     adjusted(score(place).div(piece.size), piece.handling, exact).compare(least) >= 0;
   if (!isEnough(last)) return undefined;
-  let low = 0;
-  for (let high = last; low < high;) {
-    const middle = Math.floor((low + high) / 2);
-    if (isEnough(middle)) high = middle;
-    else low = middle + 1;
-  }
-  return { points: decimalText(score(low), 6), possible: decimalText(piece.size, 6) };
+  const first = firstWhere({ from: 0, to: last }, isEnough);
+  return { points: decimalText(score(first), 6), possible: decimalText(piece.size, 6) };
 }
 
 /**

@@ -4,6 +4,7 @@ import type { Outlooks } from '../grading/outlook';
 import type { PlannedCategory, PlannedPiece } from '../grading/plan';
 import { childIn } from '../grading/requirement';
 import { decimalText, type Rational } from '../numbers/rational';
+import { firstWhere } from '../search/grid';
 import { scoresOf } from '../search/solve';
 import { largestSwing } from '../search/swing';
 
@@ -86,14 +87,7 @@ function takeover(
 
 /** The last place of 0 … last at which something holds that holds at 0 and no more once it has ceased. */
 function placeBelow(last: number, holds: (place: number) => boolean): number {
-  let low = 0;
-  let high = last;
-  while (low < high) {
-    const middle = Math.ceil((low + high) / 2);
-    if (holds(middle)) low = middle;
-    else high = middle - 1;
-  }
-  return low;
+  return firstWhere({ from: 1, to: last + 1 }, (place) => place > last || !holds(place)) - 1;
 }
 
 function countingWith(

@@ -123,7 +123,7 @@ function guessFirst({ from, to }: Range, { near, least }: Condition): number {
 }
 
 /** Halving: the first place at which something holds that holds at the last, and above every place at which it does. */
-function firstWhere({ from, to }: Range, holds: (place: number) => boolean): number {
+export function firstWhere({ from, to }: Range, holds: (place: number) => boolean): number {
   let low = from;
   let high = to;
   while (low < high) {

@@ -113,6 +113,15 @@ describe('the better of two weightings', () => {
     ]);
   });
 
+  it('leaves a piece alone whose id is a word that every object knows', () => {
+    const odd = scored('30', '50', { id: 'constructor', weight: '50' });
+    const from = outlooks(
+      course([odd, pieces[1]!], { combine: 'weights', schemes: [{ name: 'S', weights: {} }] }),
+      NOW,
+    );
+    expect(from.standing.worth!.value.toFraction()).toBe('3/5');
+  });
+
   it('says nothing where there is but one', () => {
     expect(weightingLeads(outlooks(course(pieces, { combine: 'weights' }), NOW))).toEqual([]);
   });

@@ -1,4 +1,4 @@
-import type { Category, Scheme } from '@fidens/core';
+import { schemeWeight, type Category, type Scheme } from '@fidens/core';
 import { number } from '@/wording/words';
 import type { NameOf, RuleWords } from '../rule';
 
@@ -23,5 +23,5 @@ export const SCHEMES_WORDS: RuleWords<Scheme[]> = {
 
 /** The weight of a child in a scheme: its own where the scheme does not name it. */
 export function weightIn({ weights }: Scheme, child: Category['children'][number]): string | undefined {
-  return weights[child.id] ?? child.weight;
+  return schemeWeight(weights, child.id) ?? child.weight;
 }

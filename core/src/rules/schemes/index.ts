@@ -12,6 +12,11 @@ export interface Scheme {
   weights: Record<string, Decimal>;
 }
 
+/** What a scheme says that a child weighs; nothing where it does not name it. An id may be a word that every object knows. */
+export function schemeWeight(weights: Readonly<Record<string, Decimal>>, id: string): Decimal | undefined {
+  return Object.hasOwn(weights, id) ? weights[id] : undefined;
+}
+
 const schemesSchema = Joi.array()
   .items(
     Joi.object({
