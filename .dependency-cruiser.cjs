@@ -2,7 +2,7 @@
  * The borders of the house (docs/architecture.md draws them). Rooms are listed from the ground up: each may import rooms before it,
  * never one after it; features never each other; nothing anything in a circle.
  */
-const CORE = ['numbers', 'rules', 'document', 'formats', 'grading', 'search', 'editing', 'insight'];
+const CORE = ['numbers', 'rules', 'document', 'formats', 'grading', 'search', 'editing', 'insight', 'school'];
 const CLIENT = [
   'theme',
   'ui',

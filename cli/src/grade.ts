@@ -1,10 +1,20 @@
-import { answer, formatOf, isRealMoment, type Fault } from '@fidens/core';
+import {
+  answer,
+  figureJson,
+  formatOf,
+  isRealMoment,
+  readFigure,
+  schoolFigure,
+  type Course,
+  type Fault,
+  type Figure,
+} from '@fidens/core';
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { report } from './report';
 
 const USAGE =
-  'npm run --silent grade -- [--json] [--as-of MOMENT] [--solve ID] FILE…   (- reads one document a line)';
+  'npm run --silent grade -- [--json] [--as-of MOMENT] [--solve ID] [--figure FIGURE] FILE…   (- reads one document a line)';
 
 /** One document to answer: its text, or why it could not be read. */
 type Source = { name: string; text: string } | { name: string; fault: Fault };
@@ -21,13 +31,16 @@ function main(): number {
       'fault' in source
         ? { ok: false as const, faults: [source.fault] }
         : formatOf(source.name).read(source.text);
-    if (!read.ok) {
+    const figure = read.ok ? figureFor(read.value, options.figure) : {};
+    const faults = read.ok ? ('fault' in figure ? [figure.fault] : []) : read.faults;
+    if (!read.ok || faults.length > 0) {
       status = 2;
-      print(options.json ? JSON.stringify({ error: read.faults }) : faultsText(source.name, read.faults));
+      print(options.json ? JSON.stringify({ error: faults }) : faultsText(source.name, faults));
     } else if (options.json) {
-      print(JSON.stringify(answer(read.value, options.now, options.solve)));
+      const shown = 'figure' in figure ? { figure: figureJson(read.value, figure.figure, options.now) } : {};
+      print(JSON.stringify({ ...answer(read.value, options.now, options.solve), ...shown }));
     } else {
-      print(report(read.value, options.now, options.solve));
+      print(report(read.value, options.now, options.solve, 'figure' in figure ? figure.figure : undefined));
     }
   }
   return status;
@@ -37,6 +50,7 @@ interface Options {
   json: boolean;
   now: string;
   solve: string | undefined;
+  figure: string | undefined;
   files: string[];
 }
 
@@ -45,16 +59,35 @@ function readOptions(): Options | string {
   try {
     const { values, positionals } = parseArgs({
       allowPositionals: true,
-      options: { json: { type: 'boolean' }, 'as-of': { type: 'string' }, solve: { type: 'string' } },
+      options: {
+        json: { type: 'boolean' },
+        'as-of': { type: 'string' },
+        solve: { type: 'string' },
+        figure: { type: 'string' },
+      },
     });
     const now = values['as-of'] ?? new Date().toISOString();
     if (!isRealMoment(now))
       return `--as-of takes a moment such as 2026-10-20T12:00:00Z, not "${String(now)}".`;
     if (positionals.length === 0) return 'Name at least one course file.';
-    return { json: values.json ?? false, now, solve: values.solve, files: positionals };
+    const { json = false, solve, figure } = values;
+    return { json, now, solve, figure, files: positionals };
   } catch (error) {
     return (error as Error).message;
   }
+}
+
+/** The figure that is asked about: the one that is named, else the course's own; or why it is none. */
+function figureFor(
+  course: Course,
+  named: string | undefined,
+): { readonly figure: Figure } | { readonly fault: Fault } | Record<string, never> {
+  if (named === undefined) {
+    const own = schoolFigure(course);
+    return own ? { figure: own } : {};
+  }
+  const read = readFigure(named, course.scale);
+  return 'figure' in read ? read : { fault: { at: 'figure', message: read.said } };
 }
 
 function sourcesOf(file: string): Source[] {

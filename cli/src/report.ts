@@ -1,6 +1,10 @@
 import {
   answer,
   courseLetters,
+  explain,
+  explanationWords,
+  figureText,
+  givesText,
   decimalText,
   handedInNow,
   HUNDRED,
@@ -14,6 +18,7 @@ import {
   type Assumption,
   type Course,
   type Derivation,
+  type Figure,
   type Judged,
   type Part,
   type PieceStep,
@@ -25,7 +30,7 @@ import {
  * Everything about one course for a person in a terminal: the four outlooks, what each letter takes, the problems, and the
  * working of the standing.
  */
-export function report(course: Course, now: string, piece?: string): string {
+export function report(course: Course, now: string, piece?: string, figure?: Figure): string {
   // As on every screen: what is past due under a late rule is asked for as late as it would be.
   const { course: meant, late } = handedInNow(course, now);
   const given = answer(meant, now, piece);
@@ -45,6 +50,7 @@ export function report(course: Course, now: string, piece?: string): string {
     ...section('What each letter takes on all open work', given.reach.map(bandLine)),
     ...section('What each letter takes of one piece', solveLines(given.solve)),
     ...section('To look at', given.problems.map(problemLine)),
+    ...section(`Why the school shows ${figure ? figureText(figure) : ''}`, figureLines(course, now, figure)),
     ...section('Working of the standing', sumLines(standing, working, 1)),
     ...section('What holds the standing’s letter back', held.map(heldLine)),
     '',
@@ -53,6 +59,23 @@ export function report(course: Course, now: string, piece?: string): string {
 
 function section(title: string, lines: readonly string[]): string[] {
   return lines.length === 0 ? [] : ['', title, ...lines];
+}
+
+/** What a school's figure agrees with, and the ways in which it can have come about. */
+function figureLines(course: Course, now: string, figure: Figure | undefined): string[] {
+  if (!figure) return [];
+  const { agrees, explanations, away } = explain(course, figure, now);
+  const lines = explanations.map(
+    (explanation) => `  ${givesText(explanation)}%  ${explanationWords(course, explanation.differences)}`,
+  );
+  if (agrees.length > 0) lines.unshift(`  as the ${agrees.join(' and the ')}`);
+  if (lines.length > 0) return lines;
+  const far = OUTLOOKS.flatMap((name) => {
+    const by = away[name];
+    if (!by) return [];
+    return [`${decimalText(by.abs(), 2)} ${by.s < 0n ? 'below' : 'above'} the ${name}`];
+  });
+  return [`  nothing that schools do otherwise explains it; it is ${far.join(', ')}`];
 }
 
 function heldLine({ requirement, has, needs }: Judged): string {

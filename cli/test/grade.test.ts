@@ -98,6 +98,26 @@ describe('the command line', () => {
     expect(stdout).toContain('Course: 14 ÷ 30 = 46.666667%, rounded to 45%');
   });
 
+  it('explains the figure of a school, the file’s own or one that is named', () => {
+    const own = { ...JSON.parse(readFileSync(ECOLOGY, 'utf8')), school: { percent: '80.95' } };
+    const { lines } = grade(['--json', ...AS_OF, '-'], JSON.stringify(own));
+    const { figure } = JSON.parse(lines[0]!);
+    expect(figure).toMatchObject({
+      shown: '80.95',
+      agrees: [],
+      explanations: [{ gives: '80.954106', differences: [{ code: 'zero', at: 'set3' }] }],
+    });
+    expect(Object.keys(figure.explanations[0].differences[0])).toEqual(['code', 'at']);
+    const named = grade(['--json', ...AS_OF, '--figure', '88.7', '-'], JSON.stringify(own));
+    expect(JSON.parse(named.lines[0]!).figure).toMatchObject({ shown: '88.7', agrees: ['standing'] });
+    expect(grade([...AS_OF, '--figure', '80.95', ECOLOGY]).stdout).toContain(
+      'Why the school shows 80.95\n  80.954106%  It counts Set 3 · tidal budgets as zero, though it is still open',
+    );
+    const wrong = grade(['--json', ...AS_OF, '--figure', 'Q', ECOLOGY]);
+    expect(wrong.status).toBe(2);
+    expect(JSON.parse(wrong.lines[0]!).error[0]).toMatchObject({ at: 'figure' });
+  });
+
   it('says how it is used, and exits with 2', () => {
     for (const args of [[], ['--as-of', 'today', ECOLOGY], ['--colour']]) {
       const { status, stderr } = grade(args);

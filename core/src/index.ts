@@ -47,9 +47,12 @@ export {
   type Combine,
   type Course,
   type CourseNode,
+  type Figure,
+  type Official,
   type Policy,
   type Requirement,
   type Scale,
+  type SchoolFigure,
   type Score,
   type Status,
   statusOf,
@@ -143,3 +146,8 @@ export { largestMove, overTime, type StandingThen } from './insight/over-time';
 export { deciding, requirementTake } from './insight/requirement-take';
 export { pooledPoints, ribbon, type Segment, settledPoints, sketch } from './insight/ribbon';
 export { type WeightingLead, weightingLeads } from './insight/weighting-lead';
+export { type Difference } from './school/differences';
+export { explain, type Explanation, type FigureAnswer, givesText } from './school/explain';
+export { agreeing, figureText, readFigure, schoolFigure } from './school/figure';
+export { figureJson } from './school/figure-answer';
+export { differenceWords, explanationWords } from './school/words';

@@ -80,6 +80,8 @@ export function everyField(): Course {
     credits: '4.5',
     note: 'Of the course',
     target: { percent: '91.5' },
+    school: { percent: '84.60', seen: '2026-10-18T09:00:00Z', note: 'A week behind' },
+    official: { label: 'B', percent: '85.5' },
     scale: { round, outOf: '4', bands: LETTERS.bands },
     scales: {
       Levels: { outOf: '4', bands: [{ label: '1', from: '0', worth: '50', points: '1', pass: false }] },
@@ -117,6 +119,7 @@ export function everyField(): Course {
           extended: '2026-09-15T21:59:00+02:00',
           late: { handedIn: '2026-09-15T20:10:00Z', waived: true, reduced: false, reason: 'Ill' },
           class: { average: '14', high: '20', low: '3.5' },
+          listedAs: 'Lab 1 (late)',
           curve: { full: '17' },
         },
         {

@@ -49,6 +49,14 @@ export const COURSE_COLUMNS: Columns = {
   note: 'note',
   target_label: 'target.label',
   target_percent: 'target.percent',
+  school_percent: 'school.percent',
+  school_label: 'school.label',
+  school_earned: 'school.earned',
+  school_possible: 'school.possible',
+  school_seen: 'school.seen',
+  school_note: 'school.note',
+  official_label: 'official.label',
+  official_percent: 'official.percent',
   missing_counts: 'policy.missing.counts',
   missing_percent: 'policy.missing.percent',
   overdue_after: 'policy.overdue.after',
@@ -117,6 +125,7 @@ export const ASSESSMENT_COLUMNS: Columns = {
   class_average: 'class.average',
   class_high: 'class.high',
   class_low: 'class.low',
+  listed_as: 'listedAs',
 };
 
 export const REQUIREMENT_COLUMNS: Columns = {
@@ -142,18 +151,21 @@ const DECIMALS = new Set([
     'target_percent',
     'overdue_after',
   ],
-  ...['cut_off', 'points', 'worth', 'out_of'],
+  ...['cut_off', 'points', 'worth', 'out_of', 'school_earned', 'school_possible', 'official_percent'],
   ...['curve_add', 'curve_times', 'curve_full', 'deduct_each', 'deduct_free', 'at_least', 'each', 'at_most'],
 ]);
 const DECIMAL_LISTS = new Set([
   ...['curve_line_from', 'curve_line_to', 'curve_steps_from', 'curve_steps_gives', 'scheme_weights'],
 ]);
-const MOMENTS = new Set(['due', 'extended', 'late_handed_in']);
+/** Decimals that keep the zeros at their end: of a figure that somebody shows they say how exact it is. */
+const FIGURES = new Set(['school_percent']);
+const MOMENTS = new Set(['due', 'extended', 'late_handed_in', 'school_seen']);
 
 /** SQL for the columns of a table in the texts that a document has. */
 export function textColumns(columns: Columns, ...more: readonly string[]): string {
   const texts = Object.keys(columns).map((column) => {
     if (DECIMALS.has(column)) return `trim_scale(${column})::text as ${column}`;
+    if (FIGURES.has(column)) return `${column}::text as ${column}`;
     if (DECIMAL_LISTS.has(column))
       return `case when ${column} is not null then array(
         select trim_scale(value)::text from unnest(${column}) with ordinality as list (value, place) order by place) end as ${column}`;

@@ -40,7 +40,7 @@ class Consistency {
   faults(): Fault[] {
     this.#scale(['scale'], this.#bands);
     for (const [name, bands] of this.#scales) this.#scale(['scales', name], bands);
-    this.#target();
+    for (const field of ['target', 'school', 'official']) this.#labelOf(field);
     const root = asObject(this.document.root);
     if (root) {
       this.#root(root);
@@ -75,10 +75,10 @@ class Consistency {
     });
   }
 
-  #target(): void {
-    const label = asObject(this.document.target)?.label;
+  #labelOf(field: string): void {
+    const label = asObject(this.document[field])?.label;
     if (typeof label === 'string' && !bandIn(this.#bands, label))
-      this.#say(['target', 'label'], noSuchLabel(this.#bands, label));
+      this.#say([field, 'label'], noSuchLabel(this.#bands, label));
   }
 
   #root(root: Json): void {

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { decimalSchema, momentSchema, positiveDecimalSchema } from '../numbers/decimal';
+import { decimalSchema, figureDecimalSchema, momentSchema, positiveDecimalSchema } from '../numbers/decimal';
 import { lineSchema, noteSchema } from '../numbers/text';
 import { CATEGORY_RULES } from '../rules';
 import { curveSchema } from '../rules/curve/form';
@@ -42,6 +42,28 @@ export const scoreSchema = Joi.object({
 export const targetSchema = Joi.object({ label: lineSchema(LIMITS.label), percent: decimalSchema() }).length(
   1,
 );
+
+/** A figure as a school shows it, the digits of its percent as they are seen. */
+const figureFields = {
+  percent: figureDecimalSchema(),
+  label: lineSchema(LIMITS.label),
+  earned: decimalSchema(),
+  possible: positiveDecimalSchema(),
+};
+
+export const schoolSchema = Joi.object({ ...figureFields, seen: momentSchema(), note })
+  .xor('percent', 'label', 'earned')
+  .and('earned', 'possible')
+  .messages({
+    'object.missing': 'must have exactly one of percent, label, or earned and possible',
+    'object.xor': 'must have exactly one of percent, label, or earned and possible',
+    'object.and': 'must have both earned and possible',
+  });
+
+export const officialSchema = Joi.object({
+  label: lineSchema(LIMITS.label).required(),
+  percent: decimalSchema(),
+});
 
 /** The fields of a category and of an assessment alike; `id` and `kind` apart, so that an edit can use them too. */
 const nodeFields = {
@@ -92,6 +114,7 @@ export const assessmentFields = {
   deduct: deductSchema,
   assume: decimalSchema(),
   class: Joi.object({ average: decimalSchema(), high: decimalSchema(), low: decimalSchema() }),
+  listedAs: lineSchema(LIMITS.name),
 };
 
 /** The fields of a course beside its tree. */
@@ -101,6 +124,8 @@ export const courseFields = {
   credits: decimalSchema(),
   note,
   target: targetSchema,
+  school: schoolSchema,
+  official: officialSchema,
   scale: scaleSchema,
   scales: Joi.object().pattern(lineSchema(LIMITS.name), scaleSchema),
   policy: policySchema,

@@ -85,11 +85,29 @@ export interface Assessment extends NodeFields {
   assume?: Decimal;
   /** What the teacher told of the others, in points; never used in a grade. */
   class?: { average?: Decimal; high?: Decimal; low?: Decimal };
+  /** The name under which the school's list has it, once that was matched. */
+  listedAs?: string;
 }
 
 export type CourseNode = Category | Assessment;
 
 export type Target = { label: string } | { percent: Decimal };
+
+/** A grade as a school's page shows it: a percent with as many decimals as are seen, a letter, or points of a whole. */
+export type Figure = { percent: Decimal } | { label: string } | { earned: Decimal; possible: Decimal };
+
+/** The figure that the school last showed; told, never used in a grade. */
+export type SchoolFigure = Figure & {
+  seen?: Moment;
+  /** Why it differs, where the student knows and lets it be. */
+  note?: string;
+};
+
+/** The grade that was given in the end. */
+export interface Official {
+  label: string;
+  percent?: Decimal;
+}
 
 /** One course: the document of a course file. */
 export interface Course {
@@ -100,6 +118,8 @@ export interface Course {
   credits?: Decimal;
   note?: string;
   target?: Target;
+  school?: SchoolFigure;
+  official?: Official;
   scale: Scale;
   /** Further scales by name, for nodes that are marked on another than the course's. */
   scales?: Record<string, Scale>;

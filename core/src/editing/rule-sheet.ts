@@ -18,12 +18,12 @@ const OWN = [
 ] as const satisfies readonly (keyof Assessment)[];
 
 /**
- * A course's rules without anything of the student's: no scores, states, lateness, rehearsals, notes or target; nor due
+ * A course's rules without anything of the student's: no scores, states, lateness, rehearsals, notes, target, nor what a school said; nor due
  * moments, which belong to a term, and would make work of the next one overdue. Its categories, pieces with their points and
  * weights, policies and scale stay. It is a course file like any other.
  */
 export function ruleSheet(course: Course): Course {
-  const { note: _note, target: _target, root, ...rules } = course;
+  const { note: _note, target: _target, school: _school, official: _official, root, ...rules } = course;
   return { ...rules, root: categorySheet(root) };
 }
 

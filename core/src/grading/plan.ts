@@ -4,24 +4,25 @@ import {
   type Category,
   type Course,
   type CourseNode,
-  type Decimal,
-  type LatePolicy,
-  type MissingPolicy,
   type Moment,
   type Requirement,
-  type Status,
 } from '../document/course';
-import { scaleNamed } from '../document/scale';
 import { isDeduction, isRegularChild, type Deduction } from '../document/tree';
 import { fractionOfPercent, HUNDRED, rational, ZERO, type Rational } from '../numbers/rational';
 import { bendingOf, type Bending } from '../rules/curve/bend';
 import type { Curve } from '../rules/curve/form';
-import { lateness, penaltyOf, type Lateness } from '../rules/late/lateness';
 import { rounding } from '../rules/round';
 import { schemeWeight } from '../rules/schemes';
 import type { Rule } from './add-up';
 import type { Adjustment } from './adjustment';
-import { enteredValue, isOverdue } from './settle';
+import {
+  coursePolicies,
+  percentOf,
+  policiesBelow,
+  recordOf,
+  type InheritedPolicies,
+  type RecordedPiece,
+} from './settle';
 import { isWeighed, weightingsOf, type Weighting } from './weighting';
 
 /**
@@ -45,9 +46,6 @@ export interface PlannedRequirement {
   readonly band: number;
   readonly of: PlannedNode | PlannedDeduction | undefined;
 }
-
-/** What a listed piece is for the computation, after policies and the calendar have spoken. */
-export type Settlement = 'settled' | 'unsettled' | 'none';
 
 interface PlannedFields {
   readonly id: string;
@@ -92,25 +90,14 @@ export interface PlannedReplacement {
   readonly source: PlannedNode;
 }
 
-export interface PlannedPiece extends PlannedFields {
+export interface PlannedPiece extends PlannedFields, RecordedPiece {
   readonly kind: 'piece';
   /** Listed in the document, promised by `planned`, or the empty category that is itself a piece. */
   readonly origin: 'listed' | 'promised' | 'empty';
   readonly source: Assessment | undefined;
   /** The empty category that it stands for. */
   readonly home: Category | undefined;
-  /** Full marks in points; 0 for an empty category. */
-  readonly size: Rational;
-  readonly settlement: Settlement;
-  /** The status in force: an overdue piece is missing. */
-  readonly status: Status;
-  readonly overdue: boolean;
-  /** Its value before lateness and cap, where it is settled. */
-  readonly entered: Rational | undefined;
   readonly assumed: Rational | undefined;
-  readonly lateness: Lateness | undefined;
-  /** What is done to any value that it gets. */
-  readonly handling: Adjustment<Rational>;
 }
 
 export interface PlannedCategory
@@ -144,11 +131,8 @@ export function planCourse(course: Course, now: Moment): Plan {
   return new Planner(course, now).plan();
 }
 
-interface Inherited {
+interface Inherited extends InheritedPolicies {
   readonly parent: PlannedCategory | undefined;
-  readonly missing: MissingPolicy;
-  readonly late: LatePolicy | undefined;
-  readonly scale: string | undefined;
   readonly insideExtra: boolean;
   readonly takesPart: boolean;
 }
@@ -167,9 +151,7 @@ class Planner {
     const { course, now } = this;
     const root = this.#category(course.root, {
       parent: undefined,
-      missing: course.policy?.missing ?? { counts: 'percent', percent: '0' },
-      late: course.policy?.late,
-      scale: undefined,
+      ...coursePolicies(course),
       insideExtra: false,
       takesPart: true,
     });
@@ -202,9 +184,7 @@ class Planner {
     };
     const below: Inherited = {
       parent: category,
-      missing: source.missing ?? inherited.missing,
-      late: source.late === undefined ? inherited.late : (source.late ?? undefined),
-      scale: source.scale ?? inherited.scale,
+      ...policiesBelow(source, inherited),
       insideExtra: category.insideExtra,
       takesPart: category.takesPart,
     };
@@ -277,34 +257,15 @@ class Planner {
   }
 
   #listed(source: Assessment, inherited: Inherited): PlannedPiece {
-    const { course, now } = this;
-    const overdue = isOverdue(source, course, now);
-    const status = overdue ? 'missing' : statusOf(source);
-    const scale = scaleNamed(course, source.scale ?? inherited.scale);
-    const entered = enteredValue(source, status, inherited.missing, scale);
-    const unsettled = status === 'open' || status === 'awaiting';
-    const late = lateness(source, inherited.late);
+    const record = recordOf(source, this.course, this.now, inherited);
     return this.#add({
       kind: 'piece',
       origin: 'listed',
       source,
       home: undefined,
       ...this.#fields(source, inherited),
-      size: rational(source.possible),
-      settlement: entered ? 'settled' : unsettled ? 'unsettled' : 'none',
-      status,
-      overdue,
-      entered,
-      assumed: unsettled ? percentOf(source.assume) : undefined,
-      lateness: late,
-      handling: {
-        // What the missing policy gives is no result of work.
-        curve: status === 'missing' ? undefined : bending(source.curve, rational(source.possible)),
-        zeroStays: unsettled,
-        penalty: status === 'missing' ? undefined : penaltyOf(late),
-        cap: percentOf(source.cap),
-        round: undefined,
-      },
+      ...record,
+      assumed: record.settlement === 'unsettled' ? percentOf(source.assume) : undefined,
     });
   }
 
@@ -406,10 +367,6 @@ const AS_IT_IS: Adjustment<Rational> = {
 
 function bending(curve: Curve | undefined, whole: Rational): Bending<Rational> | undefined {
   return curve && bendingOf(curve, whole);
-}
-
-function percentOf(percent: Decimal | undefined): Rational | undefined {
-  return percent === undefined ? undefined : fractionOfPercent(percent);
 }
 
 /** Whether a child has a weight that counts in any weighting of its category, one that moves to it included. */

@@ -46,6 +46,13 @@ export function decimalSchema(): Joi.AnySchema {
   );
 }
 
+/** A decimal that is kept with as many decimals as were written: of a figure that somebody shows they say how exact it is. */
+export function figureDecimalSchema(): Joi.AnySchema {
+  return readSchema((value) =>
+    isDecimal(value) ? { right: value.replace(/^0+(?=\d)/, '') } : { wrong: `must be ${DECIMAL_FORM}` },
+  );
+}
+
 /** A decimal above 0. */
 export function positiveDecimalSchema(): Joi.AnySchema {
   return readSchema((value) => {

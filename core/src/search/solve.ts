@@ -76,7 +76,7 @@ export function solveLargest(from: Outlooks, goals?: readonly Goal[]): Alone | u
 }
 
 /** The scores that can be given for a piece: 0, step, 2·step, … below full marks, and full marks. */
-export function scoresOf({ size, source }: PlannedPiece): {
+export function scoresOf({ size, source }: Pick<PlannedPiece, 'size' | 'source'>): {
   last: number;
   score: (place: number) => Rational;
 } {

@@ -6,6 +6,7 @@ import * as rehearsals from './004-rehearsals';
 import * as nothingLost from './005-nothing-lost';
 import * as scales from './006-scales';
 import * as conditions from './007-conditions';
+import * as school from './008-school';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
@@ -16,4 +17,5 @@ export const migrations: Record<string, Knex.Migration> = {
   '005-nothing-lost': nothingLost,
   '006-scales': scales,
   '007-conditions': conditions,
+  '008-school': school,
 };

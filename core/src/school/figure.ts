@@ -1,0 +1,137 @@
+import type { Course, Figure, Scale, SchoolFigure } from '../document/course';
+import type { Derivation } from '../grading/combine';
+import { bandOf, courseLetters, letterOf, lettersOf, rounded, type Letters } from '../grading/letter';
+import { OUTLOOKS, type OutlookName, type Outlooks } from '../grading/outlook';
+import { isDecimal, shortestDecimal, typedDecimal } from '../numbers/decimal';
+import { HUNDRED, ONE, rational, toFloat, type Rational } from '../numbers/rational';
+
+/** A figure as it is read off: "84.6", "B+", "412/480". */
+export function figureText(figure: Figure): string {
+  if ('percent' in figure) return figure.percent;
+  return 'label' in figure ? figure.label : `${figure.earned}/${figure.possible}`;
+}
+
+/**
+ * Reads a figure as it is typed or copied: a percent with or without its sign, points of a whole, or a letter of the scale.
+ *
+ * @returns the figure; a percent with as many decimals as were typed; or what would be understood
+ */
+export function readFigure(
+  typed: string,
+  scale: Scale,
+): { readonly figure: Figure } | { readonly said: string } {
+  const text = typed.trim();
+  const band = scale.bands.find(({ label }) => same(label) === same(text));
+  if (band) return { figure: { label: band.label } };
+  const [, earned, possible] = /^([\d.,]+)\s*(?:\/|of|out of)\s*([\d.,]+)$/i.exec(text) ?? [];
+  if (earned !== undefined && possible !== undefined) {
+    const [top, bottom] = [typedDecimal(earned), typedDecimal(possible)];
+    if (isDecimal(top) && isDecimal(bottom) && Number(bottom) > 0)
+      return { figure: { earned: top, possible: bottom } };
+  }
+  const percent = text.replace(/\s*%$/, '').replace(',', '.');
+  if (isDecimal(percent)) return { figure: { percent } };
+  const labels = scale.bands.map(({ label }) => label).join(', ');
+  return { said: `“${text}” is no grade. Try 84.6, 412/480 or a letter of the scale: ${labels}.` };
+}
+
+const same = (label: string) => label.toLowerCase().replace(/[−–]/g, '-');
+
+/** A figure without when it was seen and what was noted of it. */
+export function figureOf(school: SchoolFigure): Figure {
+  const { seen: _seen, note: _note, ...figure } = school;
+  return figure;
+}
+
+/**
+ * What values a figure is shown for, fractions of one: those from `from` on and below `below`, or, where both are the same, that one alone.
+ * Nothing of a letter, which the scale decides.
+ */
+export interface Window {
+  readonly from: Rational;
+  readonly below: Rational;
+}
+
+/**
+ * The values that show as a figure (`docs/grading-rules.md`, section 20): rounded half up to as many decimals as it has, or cut off after them;
+ * points of a whole are the percent that they make, exactly.
+ */
+export function windowOf(figure: Figure): Window | undefined {
+  if ('label' in figure) return undefined;
+  if ('earned' in figure) {
+    const value = rational(figure.earned).div(rational(figure.possible));
+    return { from: value, below: value };
+  }
+  const [, part = ''] = figure.percent.split('.');
+  const step = ONE.div(rational(`1${'0'.repeat(part.length)}`));
+  const shown = rational(figure.percent);
+  return { from: shown.sub(step.div(rational('2'))).div(HUNDRED), below: shown.add(step).div(HUNDRED) };
+}
+
+export function isWithin(value: Rational, { from, below }: Window): boolean {
+  const order = value.compare(from);
+  return order === 0 || (order > 0 && value.compare(below) < 0);
+}
+
+/** Whether a derivation of a course's root shows as a figure: its percent, or its letter. */
+export function showsAs(derivation: Derivation | undefined, letters: Letters, figure: Figure): boolean {
+  const value = derivation?.worth?.value;
+  if (value === undefined) return false;
+  const window = windowOf(figure);
+  if (window) return isWithin(value, window);
+  return 'label' in figure && letterOf(derivation, letters)!.band.label === figure.label;
+}
+
+/** The outlooks that show as a figure, before or after the scale's rounding. */
+export function agreeing(found: Outlooks, figure: Figure): OutlookName[] {
+  const letters = courseLetters(found.plan);
+  const window = windowOf(figure);
+  return OUTLOOKS.filter((name) => {
+    const value = found[name]?.worth?.value;
+    return (
+      value !== undefined &&
+      (showsAs(found[name], letters, figure) ||
+        (window !== undefined && isWithin(rounded(value, letters), window)))
+    );
+  });
+}
+
+/** Whether two figures are the same one. */
+export function isSameFigure(a: Figure, b: Figure): boolean {
+  return figureText(a) === figureText(b);
+}
+
+/** A figure in its one form, its percent with the digits that are seen. */
+export function withSeen(figure: Figure, seen: string): SchoolFigure {
+  if ('earned' in figure)
+    return { earned: shortestDecimal(figure.earned), possible: shortestDecimal(figure.possible), seen };
+  return { ...figure, seen };
+}
+
+/** The figure of a course, if its school has shown one. */
+export function schoolFigure({ school }: Course): Figure | undefined {
+  return school && figureOf(school);
+}
+
+/** What floats of what is exactly equal may differ by. */
+export const CLOSE = 1e-10;
+
+/** Where a float near a standing lies beside a figure: 0 where it can show as it, below 0 where it is lower. */
+export function sideOf(figure: Figure, course: Course): (value: number | undefined) => number {
+  const window = windowOf(figure);
+  if (window) {
+    const [low, high] = [toFloat(window.from) - CLOSE, toFloat(window.below) + CLOSE];
+    return (value = -1) => (value < low ? -1 : value > high ? 1 : 0);
+  }
+  if (!('label' in figure)) return () => 1;
+  const { label } = figure;
+  // What a letter needs beside the percent can only lower it; what the percent brings decides but for that.
+  if (course.requirements) return (value) => (value === undefined ? -1 : 0);
+  const letters = lettersOf(course.scale);
+  const place = course.scale.bands.findIndex((band) => band.label === label);
+  return (value) => {
+    if (value === undefined) return -1;
+    const reached = course.scale.bands.indexOf(bandOf(rational(Math.max(0, value).toFixed(12)), letters));
+    return Math.sign(place - reached);
+  };
+}
