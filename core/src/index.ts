@@ -60,6 +60,7 @@ export {
 } from './document/course';
 export { checkCourse, checkScale } from './document/course-file';
 export { assessmentFields, courseFields } from './document/course-schema';
+export { type DayOrder, readDay } from './document/day';
 export {
   type Entry,
   type EntryReading,
@@ -147,7 +148,19 @@ export { deciding, requirementTake } from './insight/requirement-take';
 export { pooledPoints, ribbon, type Segment, settledPoints, sketch } from './insight/ribbon';
 export { type WeightingLead, weightingLeads } from './insight/weighting-lead';
 export { type Difference } from './school/differences';
-export { explain, type Explanation, type FigureAnswer, givesText } from './school/explain';
+export { explain, explaining, type Explanation, type FigureAnswer, givesText } from './school/explain';
 export { agreeing, figureText, readFigure, schoolFigure } from './school/figure';
 export { figureJson } from './school/figure-answer';
+export {
+  type Compared,
+  type FieldDifference,
+  type ListChoice,
+  listEdits,
+  type OnlyThere,
+  type Pair,
+  takenKey,
+} from './school/list/choice';
+export { type ListRow, type ListRows } from './school/list/rows';
+export { type ListSource, type Table } from './school/list/table';
+export { COLUMN_KINDS, type ColumnKind } from './school/list/vocabulary';
 export { differenceWords, explanationWords } from './school/words';

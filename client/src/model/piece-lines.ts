@@ -1,9 +1,6 @@
-import { isDecimal, typedDecimal } from '@fidens/core';
-import { addYears } from 'date-fns/addYears';
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { isDecimal, readDay, typedDecimal } from '@fidens/core';
 import { format } from 'date-fns/format';
-import { isValid } from 'date-fns/isValid';
-import { parse } from 'date-fns/parse';
+import { parseISO } from 'date-fns/parseISO';
 
 /** One line of a list of pieces, as it was understood. */
 export interface PieceLine {
@@ -83,48 +80,9 @@ function numberCell(kind: 'number' | 'possible' | 'weight', text: string): Cell 
   return isDecimal(value) ? { kind, value } : undefined;
 }
 
-/** Ways of writing a day, those with a year first. */
-const WITH_YEAR = ['yyyy-MM-dd', 'd MMM yyyy', 'd MMMM yyyy', 'MMM d yyyy', 'MMMM d yyyy', 'd.M.yyyy'];
-const WITHOUT = ['d MMM', 'd MMMM', 'MMM d', 'MMMM d', 'd.M.'];
-
 function dayCell(cell: string, near: Date): Cell | undefined {
-  const text = cell
-    .replace(/^(mon|tue|wed|thu|fri|sat|sun)[a-z]*\.?,?\s+/i, '')
-    .replace(/(\d)(st|nd|rd|th)\b/i, '$1');
-  const slashed = /^(\d{1,2})\/(\d{1,2})(?:\/(\d{4}))?$/.exec(text);
-  if (slashed) return slashedDay(slashed.slice(1), near);
-  for (const form of WITH_YEAR) {
-    const day = parse(text, form, near);
-    if (isValid(day)) return dayOf(day);
-  }
-  for (const form of WITHOUT) {
-    const day = parse(text, form, near);
-    if (isValid(day)) return dayOf(nearest(day, near));
-  }
-  return undefined;
+  const read = readDay(cell, near);
+  if (read?.kind === 'day') return { kind: 'day', value: read.day };
+  const ways = read && Object.values(read.days).map((day) => format(parseISO(day), 'd MMM'));
+  return ways && { kind: 'which', value: ways.join(' or ') };
 }
-
-/** Of 10/12 nobody knows which is the month; of 10/25 everybody does. */
-function slashedDay([first, second, year]: readonly (string | undefined)[], near: Date): Cell | undefined {
-  const [a, b] = [Number(first), Number(second)];
-  const of = (day: number, month: number) => {
-    const text = `${day}.${month}.`;
-    const found = year ? parse(`${text}${year}`, 'd.M.yyyy', near) : nearest(parse(text, 'd.M.', near), near);
-    return isValid(found) ? found : undefined;
-  };
-  if (a > 12 || b > 12 || a === b) {
-    const found = a > 12 ? of(a, b) : of(b, a);
-    return found && dayOf(found);
-  }
-  const ways = [of(a, b), of(b, a)].flatMap((day) => (day ? [format(day, 'd MMM')] : []));
-  return { kind: 'which', value: ways.join(' or ') };
-}
-
-function nearest(day: Date, near: Date): Date {
-  const far = (date: Date) => Math.abs(differenceInCalendarDays(date, near));
-  return [addYears(day, -1), day, addYears(day, 1)].reduce((best, date) =>
-    far(date) < far(best) ? date : best,
-  );
-}
-
-const dayOf = (day: Date): Cell => ({ kind: 'day', value: format(day, 'yyyy-MM-dd') });

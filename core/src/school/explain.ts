@@ -59,6 +59,19 @@ const MOST_PAIRS = 300_000;
  * @param now - the moment at which overdue work is judged
  */
 export function explain(course: Course, figure: Figure, now: Moment): FigureAnswer {
+  const steps = explaining(course, figure, now);
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+  }
+}
+
+/**
+ * The same in steps of some milliseconds, so that whoever asks can look in between whether the answer is still wanted.
+ *
+ * @returns a generator of steps, whose end is the answer
+ */
+export function* explaining(course: Course, figure: Figure, now: Moment): Generator<undefined, FigureAnswer> {
   const found = outlooks(course, now);
   const window = windowOf(figure);
   const away: Partial<Record<OutlookName, Rational>> = {};
@@ -69,13 +82,13 @@ export function explain(course: Course, figure: Figure, now: Moment): FigureAnsw
         .sub(value)
         .mul(HUNDRED);
   }
-  return {
-    figure,
-    agrees: agreeing(found, figure),
-    explanations: new Search(course, figure, now).run(),
-    away,
-  };
+  const explanations = yield* new Search(course, figure, now).run();
+  return { figure, agrees: agreeing(found, figure), explanations, away };
 }
+
+/** So much is done before a step ends: some milliseconds. */
+const SCORES_A_STEP = 8;
+const PAIRS_A_STEP = 2_000;
 
 /** A difference with what it does by itself. */
 interface Single {
@@ -118,7 +131,7 @@ class Search {
     this.#scores = new ScoreSearch(this.#standings, plan, figure);
   }
 
-  run(): Explanation[] {
+  *run(): Generator<undefined, Explanation[]> {
     const all = differencesIn(this.course, this.now);
     const scored = this.#scored();
     const slips = scored.flatMap((piece) => slipScores(piece).map((score) => scoreDifference(piece, score)));
@@ -130,14 +143,15 @@ class Search {
     }
     for (const { difference, course, cost, explains } of singles)
       if (explains && difference.code !== 'score') this.#keep([difference], course, cost);
-    for (const piece of scored) {
+    for (const [index, piece] of scored.entries()) {
+      if (index % SCORES_A_STEP === 0) yield;
       const score = this.#scores.nearest(this.course, piece);
       if (score === undefined) continue;
       const difference = scoreDifference(piece, score);
       const made = applyEdits(this.course, difference.edits);
       if (made.ok) this.#keep([difference], made.course, likelihood.of(difference));
     }
-    this.#pairs(singles.sort((a, b) => a.cost - b.cost));
+    yield* this.#pairs(singles.sort((a, b) => a.cost - b.cost));
     return this.#listed();
   }
 
@@ -166,7 +180,7 @@ class Search {
   }
 
   /** Every two together, the cheap ones first, until none can be among those that are told. */
-  #pairs(singles: readonly Single[]): void {
+  *#pairs(singles: readonly Single[]): Generator<undefined, void> {
     let looked = 0;
     for (let i = 0; i < singles.length; i += 1) {
       const one = singles[i]!;
@@ -177,6 +191,7 @@ class Search {
         if (cost >= this.#bound) break;
         if (other.explains || isOtherScore(one.difference, other.difference)) continue;
         looked += 1;
+        if (looked % PAIRS_A_STEP === 0) yield;
         if (looked > MOST_PAIRS) return;
         this.#pair(one, other, cost);
       }

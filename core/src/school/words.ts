@@ -1,4 +1,4 @@
-import { statusOf, type Assessment, type Category, type Course, type CourseNode } from '../document/course';
+import { statusOf, type Assessment, type Category, type Course } from '../document/course';
 import { find } from '../document/tree';
 import type { Difference, IgnoredRule } from './differences';
 import { slipOf, type Slip } from './likelihood';
@@ -120,7 +120,7 @@ function combined({ combine }: Category): string {
 /** The names of what a difference of the whole course is about, a few of them. */
 function named({ edits }: Difference, course: Course): string {
   const ids = new Set(edits.flatMap((edit) => (edit.op === 'set' || edit.op === 'remove' ? [edit.id] : [])));
-  const names = [...ids].flatMap((id) => (find(course, id)?.node)?.name ?? []);
+  const names = [...ids].flatMap((id) => find(course, id)?.node?.name ?? []);
   const [first, second, third] = names;
   if (names.length > 3) return `${first}, ${second} and ${names.length - 2} more`;
   if (names.length === 3) return `${first}, ${second} and ${third}`;
