@@ -147,7 +147,7 @@ export { largestMove, overTime, type StandingThen } from './insight/over-time';
 export { deciding, requirementTake } from './insight/requirement-take';
 export { pooledPoints, ribbon, type Segment, settledPoints, sketch } from './insight/ribbon';
 export { type WeightingLead, weightingLeads } from './insight/weighting-lead';
-export { type Difference } from './school/differences';
+export { type Difference, type DifferenceCode, differencesIn } from './school/differences';
 export { explain, explaining, type Explanation, type FigureAnswer, givesText } from './school/explain';
 export { agreeing, figureText, readFigure, schoolFigure } from './school/figure';
 export { figureJson } from './school/figure-answer';

@@ -13,6 +13,7 @@ import { accountRoutes } from './routes/accounts';
 import { courseRoutes } from './routes/courses';
 import { libraryRoutes } from './routes/library';
 import { rehearsalRoutes } from './routes/rehearsals';
+import { schoolRoutes } from './routes/school';
 import { sweepRoutes } from './routes/sweep';
 import { termRoutes } from './routes/terms';
 import { refuseOtherSites } from './same-site';
@@ -62,6 +63,7 @@ export function createApplication(database: Knex, configuration: Configuration):
   api.use(answerNotFound);
   app.use('/api/v1', api);
   app.use('/api', answerNotFound);
+  if (configuration.sampleData) app.use('/school', schoolRoutes());
 
   if (configuration.applicationFolder) serveApplication(app, configuration.applicationFolder);
   app.use(answerProblems);

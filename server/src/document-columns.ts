@@ -157,15 +157,12 @@ const DECIMALS = new Set([
 const DECIMAL_LISTS = new Set([
   ...['curve_line_from', 'curve_line_to', 'curve_steps_from', 'curve_steps_gives', 'scheme_weights'],
 ]);
-/** Decimals that keep the zeros at their end: of a figure that somebody shows they say how exact it is. */
-const FIGURES = new Set(['school_percent']);
 const MOMENTS = new Set(['due', 'extended', 'late_handed_in', 'school_seen']);
 
 /** SQL for the columns of a table in the texts that a document has. */
 export function textColumns(columns: Columns, ...more: readonly string[]): string {
   const texts = Object.keys(columns).map((column) => {
     if (DECIMALS.has(column)) return `trim_scale(${column})::text as ${column}`;
-    if (FIGURES.has(column)) return `${column}::text as ${column}`;
     if (DECIMAL_LISTS.has(column))
       return `case when ${column} is not null then array(
         select trim_scale(value)::text from unnest(${column}) with ordinality as list (value, place) order by place) end as ${column}`;

@@ -10,7 +10,7 @@ import { insertScale } from './scale-store';
 
 /** Noor Castellan of Saltmarsh College, in the ninth of fifteen weeks. */
 const STUDENT = { name: 'Noor Castellan', is_sample: true };
-const TODAY = '2026-10-20T12:00:00Z';
+export const SAMPLE_TODAY = '2026-10-20T12:00:00Z';
 const TERM = { name: 'Autumn term', starts_on: '2026-08-24', ends_on: '2026-12-04' };
 
 const FILES = [
@@ -23,11 +23,18 @@ const FILES = [
 
 /** The courses of the sample world, read from their course files in `server/sample`. */
 export function sampleCourses(): Course[] {
-  return FILES.map((name) => {
-    const read = readCourse(readFileSync(join(__dirname, '..', 'sample', `${name}.json`), 'utf8'));
-    if (!read.ok) throw new Error(`${name}: ${JSON.stringify(read.faults)}`);
-    return read.value;
-  });
+  return FILES.map(sampleCourse);
+}
+
+/**
+ * One course of the sample world.
+ *
+ * @param name - of its file
+ */
+export function sampleCourse(name: string): Course {
+  const read = readCourse(readFileSync(join(__dirname, '..', 'sample', `${name}.json`), 'utf8'));
+  if (!read.ok) throw new Error(`${name}: ${JSON.stringify(read.faults)}`);
+  return read.value;
 }
 
 /** Hours after which what a visitor did with the sample student is cleared away. */
@@ -42,7 +49,7 @@ export async function openSampleWorld(database: Knex): Promise<User> {
   return database.transaction(async (transaction) => {
     const email = `noor.${randomBytes(6).toString('hex')}@saltmarsh.example`;
     const user = await User.query(transaction)
-      .insert({ ...STUDENT, email, today: new Date(TODAY) })
+      .insert({ ...STUDENT, email, today: new Date(SAMPLE_TODAY) })
       .returning('*');
     await fill(transaction, user.id);
     return user;

@@ -4,7 +4,7 @@ import type { Knex } from 'knex';
 export async function up(knex: Knex): Promise<void> {
   await knex.raw(`
     alter table courses
-      add column school_percent numeric check (school_percent >= 0),
+      add column school_percent text check (school_percent ~ '^[0-9]{1,12}([.][0-9]{1,6}){0,1}$'),
       add column school_label text,
       add column school_earned numeric check (school_earned >= 0),
       add column school_possible numeric check (school_possible > 0),
@@ -16,7 +16,7 @@ export async function up(knex: Knex): Promise<void> {
       add check ((school_earned is null) = (school_possible is null)),
       add check (num_nonnulls(school_percent, school_label, school_earned) = 1 or num_nonnulls(school_seen, school_note) = 0),
       add check (official_percent is null or official_label is not null);
-    comment on column courses.school_percent is 'with as many decimals as the school shows';
+    comment on column courses.school_percent is 'a text, as its digits are what was seen: 84.60 says that two decimals are shown';
     comment on column courses.official_label is 'the grade that was given in the end';
 
     alter table assessments add column listed_as text;

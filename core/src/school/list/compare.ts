@@ -101,6 +101,9 @@ function readRowScore(
   const asked: Assessment =
     row.possible === undefined || isDeduction(piece) ? unscored : { ...unscored, possible: row.possible };
   const entry = readEntry(row.entry, asked, scaleFor(course, piece.id));
+  // A number that is a level of the scale too is what the piece is marked in.
+  if (entry.kind === 'set' && entry.offer && piece.score && 'label' in piece.score)
+    return { set: entry.offer.set };
   if (entry.kind === 'set') return { set: entry.set };
   if (entry.kind === 'unclear') return { unclear: row.entry };
   // What is above full marks in a list of points is points.
