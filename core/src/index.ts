@@ -129,7 +129,7 @@ export {
   USUAL_ASSUMPTIONS,
 } from './insight/chance';
 export { type Effect, effectOf, type Participation, type ShownGrade } from './insight/effect';
-export { gpa } from './insight/gpa';
+export { gpa, officialBand } from './insight/gpa';
 export { halvesOf, partAsCourse } from './insight/half';
 export {
   type Extent,
@@ -143,14 +143,14 @@ export {
   type Phrase,
   shownLevel,
 } from './insight/headline';
-export { largestMove, overTime, type StandingThen } from './insight/over-time';
+export { largestMove, overTime, standingAt, type StandingThen } from './insight/over-time';
 export { deciding, requirementTake } from './insight/requirement-take';
 export { pooledPoints, ribbon, type Segment, settledPoints, sketch } from './insight/ribbon';
 export { type WeightingLead, weightingLeads } from './insight/weighting-lead';
 export { type Difference, type DifferenceCode, differencesIn } from './school/differences';
 export { explain, explaining, type Explanation, type FigureAnswer, givesText } from './school/explain';
 export { agreeing, figureText, readFigure, schoolFigure } from './school/figure';
-export { figureJson } from './school/figure-answer';
+export { figureJson, plainAnswer, type PlainFigureAnswer } from './school/figure-answer';
 export {
   type Compared,
   type FieldDifference,

@@ -1,5 +1,5 @@
 import { explain, applyEdits, differenceWords, schoolFigure } from '@fidens/core';
-import { compareList, matchRows, readRows, readTable, recogniseColumns } from '@fidens/core/reading';
+import { readList } from '@fidens/core/reading';
 import ICAL from 'ical.js';
 import request from 'supertest';
 import { SAMPLE_TODAY, sampleCourse } from '../src/sample-world';
@@ -15,17 +15,11 @@ beforeAll(async () => {
 
 afterAll(() => harness.stop());
 
-const NEAR = new Date(SAMPLE_TODAY);
-
 /** The list of one course as Fidens reads it, beside the sample student's record. */
 function compared(slug: string, source: { text: string; html?: string }) {
-  const table = readTable(source);
-  if (!table.ok) throw new Error(table.faults[0]!.message);
-  const read = readRows(table.value, recogniseColumns(table.value, NEAR), NEAR);
+  const read = readList({ source, course: sampleCourse(slug), near: SAMPLE_TODAY });
   if (!read.ok) throw new Error(read.faults[0]!.message);
-  const course = sampleCourse(slug);
-  let ids = 0;
-  return compareList(course, read.value.rows, matchRows(read.value.rows, course), () => `new${(ids += 1)}`);
+  return read.value.compared;
 }
 
 const get = (path: string) => request(harness.application.express).get(path);

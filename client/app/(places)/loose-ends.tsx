@@ -219,11 +219,11 @@ function ChooseRow({
   );
 }
 
-/** Something in a course's rules: the way to where it is decided. */
-function RuleEnd({ end: { course, words } }: { end: LooseRule }) {
+/** Something in a course's rules, or of the school's side: the way to where it is decided. */
+function RuleEnd({ end: { course, words, kind } }: { end: LooseRule }) {
   const c = useColours();
   return (
-    <Link href={`/course/${course.id}/rules`} asChild>
+    <Link href={`/course/${course.id}/${kind.startsWith('school') ? 'school' : 'rules'}`} asChild>
       <Pressable
         role="link"
         style={{ minHeight: TOUCH, justifyContent: 'center', borderTopWidth: 1, borderColor: c.rule }}

@@ -1,8 +1,10 @@
 import {
+  figureText,
   isCounted,
   nodesIn,
   isDeduction,
   regularChildren,
+  schoolFigure,
   statusOf,
   swings,
   walk,
@@ -15,8 +17,9 @@ import { useMemo } from 'react';
 import { useCourses, type StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { useTerm, type Term } from '@/data/terms';
-import { daysPast, dueOf, plural } from '@/wording/words';
+import { dayWords, daysPast, dueOf, gradeWords, plural } from '@/wording/words';
 import { compute } from './computed';
+import { figureState, isFigureOld } from './school-figure';
 
 /** A piece that needs a decision, and which. */
 export interface LoosePiece {
@@ -28,7 +31,7 @@ export interface LoosePiece {
 /** Something in a course's rules that needs a decision. */
 export interface LooseRule {
   readonly course: StoredCourse;
-  readonly kind: 'promised' | 'problems' | 'uncounted';
+  readonly kind: 'promised' | 'problems' | 'uncounted' | 'school differs' | 'school old';
   readonly words: string;
 }
 
@@ -45,6 +48,8 @@ export const LOOSE_WORDS: Record<LooseEnd['kind'], string> = {
   twice: 'Listed twice, it seems',
   promised: 'Promised and not listed',
   problems: 'Rules to look at',
+  'school differs': 'The school shows something else',
+  'school old': 'What the school shows, seen long ago',
   uncounted: 'In a category that does not count',
 };
 
@@ -112,7 +117,22 @@ export function looseEndsOf(course: StoredCourse, now: string, term: Term | unde
       kind: 'problems',
       words: `${plural(wrong.length, 'thing')} in its rules to look at`,
     });
-  return found;
+  return [...found, ...schoolEnds(course, now)];
+}
+
+/** A school's figure that nobody has explained, or that was seen long ago. */
+function schoolEnds(course: StoredCourse, now: string): LooseRule[] {
+  const { document } = course;
+  const figure = schoolFigure(document);
+  // Once the grade was given there is nothing left to ask about.
+  if (!figure || document.official) return [];
+  const shown = figureText(figure);
+  if (isFigureOld(document, now))
+    return [{ course, kind: 'school old', words: `${shown}, seen ${dayWords(document.school!.seen!)}` }];
+  if (figureState(document, now) !== 'differs') return [];
+  const { outlooks, letters } = compute(document, now);
+  const { percent } = gradeWords(outlooks.standing, letters);
+  return [{ course, kind: 'school differs', words: `${shown} there, ${percent} here` }];
 }
 
 /** Without a weight where one is needed: unfiled, where it stands beside categories that it could be in. */

@@ -1,4 +1,12 @@
-import { decimalText, gpa, letterOf, OUTLOOKS, type Course, type OutlookName } from '@fidens/core';
+import {
+  decimalText,
+  gpa,
+  letterOf,
+  officialBand,
+  OUTLOOKS,
+  type Course,
+  type OutlookName,
+} from '@fidens/core';
 import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { compute } from './computed';
@@ -27,7 +35,8 @@ export function useGpas(courses: readonly StoredCourse[]): Gpas {
     gpa(
       courses.map(({ document }) => {
         const { outlooks, letters } = compute(document, now);
-        return { course: document, band: letterOf(outlooks[name], letters)?.band };
+        // What was given in the end stands, whatever would have been.
+        return { course: document, band: officialBand(document) ?? letterOf(outlooks[name], letters)?.band };
       }),
     ),
   );

@@ -195,7 +195,7 @@ export function ScoresPage({ course: kept, beside = false }: CoursePageProps) {
           <EffectPanel draft={draft} />
         </Panel>
       )}
-      {!beside && all.length > 1 && <OverTime course={course.document} />}
+      {!beside && all.length > 1 && <OverTime course={course} />}
     </Stack>
   );
 }

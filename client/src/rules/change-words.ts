@@ -1,4 +1,5 @@
 import {
+  figureText,
   find,
   type Assessment,
   type Course,
@@ -6,9 +7,11 @@ import {
   type Deduct,
   type Edit,
   type LatePolicy,
+  type Official,
   type Policy,
   type Requirement,
   type Scale,
+  type SchoolFigure,
   type Score,
   type Target,
 } from '@fidens/core';
@@ -162,6 +165,12 @@ const FIELDS: Record<string, FieldWords> = {
     words: ({ each, free }: Deduct) =>
       `${number(each)}%${free === undefined ? '' : `, the first ${number(free)} nothing`}`,
   },
+  school: {
+    name: 'what the school shows',
+    words: (school: SchoolFigure) => figureText(school) + (school.note === undefined ? '' : ', noted'),
+  },
+  official: { name: 'grade that was given', none: 'none yet', words: ({ label }: Official) => label },
+  listedAs: { name: 'name in the school’s list', none: 'the same' },
   requirements: {
     name: 'requirements for letters',
     words: (list: readonly Requirement[], nameOf) =>

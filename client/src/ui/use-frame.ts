@@ -36,6 +36,24 @@ export function usePastedLines(frame: Frame, onLines: (text: string) => void): v
   }, [frame, take]);
 }
 
+/** What is pasted anywhere in a frame, as a page too where it was copied from one. */
+export function usePasted(frame: Frame, onPasted: (pasted: { text: string; html?: string }) => void): void {
+  const take = useLatest(onPasted);
+  useEffect(() => {
+    const element = elementOf(frame);
+    const onPaste = (event: ClipboardEvent) => {
+      const [text, html] = ['text/plain', 'text/html'].map(
+        (type) => event.clipboardData?.getData(type) ?? '',
+      );
+      if (!html && !text?.trim().includes('\n')) return;
+      event.preventDefault();
+      take({ text: text ?? '', ...(html && { html }) });
+    };
+    element?.addEventListener('paste', onPaste);
+    return () => element?.removeEventListener('paste', onPaste);
+  }, [frame, take]);
+}
+
 /** Brings a frame that has just come into sight, clear of what stands at the foot of the screen. */
 export function useInSight(frame: Frame): void {
   useEffect(() => {

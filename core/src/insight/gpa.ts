@@ -8,6 +8,11 @@ export interface Gpa {
   readonly leftOut: readonly Course[];
 }
 
+/** The band of the grade that was given in the end; nothing before that. */
+export function officialBand({ official, scale }: Course): Band | undefined {
+  return official && scale.bands.find(({ label }) => label === official.label);
+}
+
 /**
  * The GPA of a term for one outlook: Σ credits × band points / Σ credits, exact.
  *

@@ -52,6 +52,17 @@ export function overTime(course: Course, now: Moment): StandingThen[] {
   });
 }
 
+/**
+ * The standing as it was at a moment: after the last piece that was due by then.
+ *
+ * @param points - the standing over time
+ * @returns a fraction of the whole; nothing where nothing counted yet
+ */
+export function standingAt(points: readonly StandingThen[], moment: Moment): Rational | undefined {
+  return points.findLast(({ at, value }) => value && at !== undefined && instant(at) <= instant(moment))
+    ?.value;
+}
+
 /** A category in which every settled piece but the known ones is open again. */
 function opened(category: Category, known: ReadonlySet<string>): Category {
   const visit = (node: CourseNode): CourseNode => {

@@ -9,7 +9,7 @@ import {
 import { checkChanged } from '../document/course-file';
 import { find, isCounted, walk } from '../document/tree';
 import { applyEdits } from '../editing/apply-edits';
-import { deriveCategory, type Derivation } from '../grading/combine';
+import { deriveCategory, type Derivation, type Part } from '../grading/combine';
 import { courseLetters } from '../grading/letter';
 import { outlooks, OUTLOOKS, STANDING, type OutlookName } from '../grading/outlook';
 import { planCourse } from '../grading/plan';
@@ -259,8 +259,16 @@ function alike(a: number | undefined, b: number | undefined): boolean {
   return a === undefined || b === undefined ? a === b : Math.abs(a - b) < CLOSE;
 }
 
+/** What a piece can be in a sum: what is dropped is part of the reason too. */
+const TAKES_PART: ReadonlySet<string> = new Set<Part['role']>([
+  'regular',
+  'extra',
+  'dropped lowest',
+  'dropped highest',
+]);
+
 /**
- * What a standing is made of: the same wherever every piece counts the same. Two ways to it are one explanation (the only piece of a category
+ * What a standing is made of: the same wherever every piece counts, or is dropped, the same. Two ways to it are one explanation (the only piece of a category
  * left out, or the category).
  */
 function reasonOf(derivation: Derivation): string {
@@ -269,9 +277,9 @@ function reasonOf(derivation: Derivation): string {
   const visit = ({ parts }: Derivation) => {
     for (const part of parts) {
       if (part.derivation) visit(part.derivation);
-      else if (part.worth && (part.role === 'regular' || part.role === 'extra'))
+      else if (part.worth && TAKES_PART.has(part.role))
         lines.push(
-          `${part.node.name} ${part.worth.value.toFraction()} ${shares.get(part)?.toFraction() ?? ''}`,
+          `${part.node.name} ${part.worth.value.toFraction()} ${shares.get(part)?.toFraction() ?? part.role}`,
         );
     }
   };

@@ -324,8 +324,7 @@ function coastal(): Course {
 
 function comparedWith(lines: readonly string[], document = coastal()): Compared {
   const { rows } = rowsOf(text(['Name\tGroup\tDue\tScore\tOut of', ...lines]));
-  let ids = 0;
-  return compareList(document, rows, matchRows(rows, document), () => `new${(ids += 1)}`);
+  return compareList(document, rows, matchRows(rows, document));
 }
 
 describe('a list beside the record', () => {
@@ -377,11 +376,12 @@ describe('a list beside the record', () => {
   it('is taken over as one change that can be recorded; names are remembered and known the next time', () => {
     const document = coastal();
     const compared = comparedWith(LIST, document);
-    const edits = listEdits(document, compared, {
+    const choice = {
       taken: new Set([takenKey('log2', 'score'), takenKey('log3', 'score')]),
       added: new Map([[compared.onlyThere[0]!.node.id, 'logs']]),
       confirmed: new Set(['log1', 'log2', 'log3']),
-    });
+    };
+    const edits = listEdits(document, compared, choice, () => 'log5');
     const made = applyEdits(document, edits);
     if (!made.ok) throw new Error(made.faults[0]!.message);
     expect(checkCourse(made.course).ok).toBe(true);

@@ -42,7 +42,7 @@ interface Otherwise {
   /** Decimals of the figure. */
   readonly decimals: number;
   /** How it writes names. */
-  readonly name: (piece: Assessment, number: number) => string;
+  readonly name: (piece: Assessment, number: number, category: string) => string;
 }
 
 const plain = ({ name }: Assessment) => name;
@@ -54,8 +54,8 @@ const SCHOOL: readonly Otherwise[] = [
     code: 'no-drops',
     at: 'logs',
     decimals: 1,
-    name: (piece, number) =>
-      piece.possible === '20' ? `Log ${String(number).padStart(2, '0')}: ${piece.name}` : piece.name,
+    name: ({ name }, number, category) =>
+      category === 'logs' ? `Log ${String(number).padStart(2, '0')}: ${name}` : name,
   },
   // It is a week behind.
   {
@@ -105,7 +105,7 @@ function rowsOf(course: Course, nameOf: Otherwise['name']): SchoolRow[] {
     const due = node.extended ?? node.due;
     rows.push({
       id: node.id,
-      name: nameOf(node, number),
+      name: nameOf(node, number, ancestors.at(-1)!.id),
       category: ancestors.at(-1) === course.root ? '' : ancestors.at(-1)!.name,
       due: due === undefined ? undefined : new Date(due),
       possible: node.possible,

@@ -12,6 +12,7 @@ import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Ribbon } from '@/course-ui/ribbon';
 import { marksOf } from '@/course-ui/ribbon-marks';
+import { SchoolLine } from '@/course-ui/school-line';
 import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { compute, type Computed } from '@/model/computed';
@@ -24,7 +25,9 @@ import { Phrases } from '@/ui/text';
 import { topOutlook } from '@/wording/top-outlook';
 import { gradeWords, rangeWords } from '@/wording/words';
 
-export const PAGE_NAMES = ['scores', 'reach', 'rules', 'working'] as const;
+/** The pages that the head leads to side by side; to the school's side leads what it shows. */
+const TAB_NAMES = ['scores', 'reach', 'rules', 'working'] as const;
+const PAGE_NAMES = [...TAB_NAMES, 'school'] as const;
 export type PageName = (typeof PAGE_NAMES)[number];
 
 export function isPage(name: string): name is PageName {
@@ -86,18 +89,21 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
           </Text>
         </View>
       </Row>
-      <Ribbon
-        segments={computed.segments}
-        points={pooledPoints(computed.outlooks)}
-        large={!short}
-        // The Reach page has the cut-offs large, and a short screen no room for them.
-        marks={
-          page === 'reach' || short
-            ? undefined
-            : marksOf(computed.outlooks, computed.letters, targetOf(document))
-        }
-      />
-      {page !== 'reach' && !short && <HeadWords document={document} />}
+      {page !== 'school' && !short && <SchoolLine course={course} />}
+      {page !== 'school' && (
+        <Ribbon
+          segments={computed.segments}
+          points={pooledPoints(computed.outlooks)}
+          large={!short}
+          // The Reach page has the cut-offs large, and a short screen no room for them.
+          marks={
+            page === 'reach' || short
+              ? undefined
+              : marksOf(computed.outlooks, computed.letters, targetOf(document))
+          }
+        />
+      )}
+      {page !== 'reach' && page !== 'school' && !short && <HeadWords document={document} />}
       <CourseTabs courseId={course.id} page={page} />
     </Stack>
   );
@@ -140,7 +146,7 @@ function CourseTabs({ courseId, page }: { courseId: string; page: PageName }) {
       aria-label="Pages of this course"
       style={{ flexDirection: 'row', backgroundColor: c.pale, borderRadius: 18, padding: 5 }}
     >
-      {PAGE_NAMES.map((name) => {
+      {TAB_NAMES.map((name) => {
         const here = name === page;
         return (
           <Link key={name} href={`/course/${courseId}/${name}`} asChild>

@@ -17,7 +17,7 @@ import { Row, Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
 import { LinkButton } from '@/ui/link-button';
 import { Soft } from '@/ui/text';
-import { ChangePreview } from './change-preview';
+import { ChangePreview } from '@/course-ui/change-preview';
 
 /** The course as a file: whole, or its rules alone to hand on; and another file in its place. */
 export function CourseFiles({ course }: CoursePageProps) {

@@ -10,7 +10,7 @@ import { Choice } from '@/ui/fields/choice';
 import { NameForm } from '@/ui/fields/name-form';
 import { Fold } from '@/ui/fold';
 import { Soft } from '@/ui/text';
-import { ChangePreview } from './change-preview';
+import { ChangePreview } from '@/course-ui/change-preview';
 import { OpenCourseFile } from './course-files';
 
 /** The course's rules kept as a sheet, and a sheet's rules brought into the course. */

@@ -28,7 +28,9 @@ export function CourseCard({ course, compact = false, chosen = false }: CourseCa
   const computed = compute(course.document, now);
   const extent = useExtent(course.document);
   const top = topOutlook.use();
-  const { letter, percent } = gradeWords(computed.outlooks[top], computed.letters);
+  const own = gradeWords(computed.outlooks[top], computed.letters);
+  const { official } = course.document;
+  const letter = official?.label ?? own.letter;
   const framed = !compact || chosen;
   return (
     <Link href={`/course/${course.id}/scores`} asChild>
@@ -58,7 +60,9 @@ export function CourseCard({ course, compact = false, chosen = false }: CourseCa
             </Text>
             <Text variant={compact ? 'bodySmall' : 'bodyMedium'} numberOfLines={2} style={{ color: c.soft }}>
               {[
-                top !== 'standing' && `${top} ${percent}`,
+                official && `given ${official.label}`,
+                official && official.label !== own.letter && `the record comes to ${own.letter}`,
+                top !== 'standing' && `${top} ${own.percent}`,
                 compact ? shortHeadline(computed, extent) : rangeWords(computed),
               ]
                 .filter(Boolean)

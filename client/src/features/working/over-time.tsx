@@ -3,16 +3,18 @@ import {
   HUNDRED,
   largestMove,
   overTime,
+  standingAt,
   type Course,
   type Rational,
   type StandingThen,
 } from '@fidens/core';
-import { format } from 'date-fns/format';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
 import { useNow } from '@/data/session';
+import type { CoursePageProps } from '@/model/course-page';
+import { useFigures, type SeenFigure } from '@/model/seen-figures';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { AxisText } from '@/ui/axis-text';
@@ -20,10 +22,10 @@ import { Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
 import { SectionTitle, Soft } from '@/ui/text';
 import { decimals } from '@/wording/decimals';
-import { percent } from '@/wording/words';
+import { dayWords, percent } from '@/wording/words';
 
-/** The standing after each settled piece, drawn and as a table, and what moved it most. */
-export function OverTime({ course }: { course: Course }) {
+/** The standing after each settled piece, drawn and as a table, what moved it most, and what the school showed in between. */
+export function OverTime({ course }: CoursePageProps) {
   return (
     <Stack gap="s">
       <SectionTitle>Over time</SectionTitle>
@@ -34,16 +36,18 @@ export function OverTime({ course }: { course: Course }) {
   );
 }
 
-function Drawn({ course }: { course: Course }) {
+function Drawn({ course: stored }: CoursePageProps) {
   const now = useNow();
+  const { document: course } = stored;
   const points = useMemo(() => overTime(course, now), [course, now]);
+  const figures = useFigures(stored);
   const drawn = points.filter(({ value }) => value !== undefined);
   if (drawn.length < 2) return <Soft>It is drawn once two pieces count.</Soft>;
   return (
     <Stack gap="m">
       <Soft>{moveWords(points)}</Soft>
-      <Curve course={course} points={drawn} />
-      <Table points={points} />
+      <Curve course={course} points={drawn} figures={figures} />
+      <Table points={points} figures={figures} />
     </Stack>
   );
 }
@@ -71,12 +75,25 @@ const HEIGHT = 180;
 const EDGE = 12;
 const LABELS = 40;
 
-function Curve({ course, points }: { course: Course; points: readonly StandingThen[] }) {
+interface CurveProps {
+  course: Course;
+  points: readonly StandingThen[];
+  figures: readonly SeenFigure[];
+}
+
+function Curve({ course, points, figures }: CurveProps) {
   const c = useColours();
   const [width, setWidth] = useState(0);
   const values = points.map(({ value }) => value!.mul(HUNDRED).valueOf());
-  const low = Math.max(0, Math.floor((Math.min(...values) - 5) / 10) * 10);
-  const high = Math.ceil((Math.max(...values) + 2) / 10) * 10;
+  const shown = figures.flatMap(({ percent: value, seen }) => (value === undefined ? [] : [{ value, seen }]));
+  const heights = [...values, ...shown.map(({ value }) => value)];
+  const low = Math.max(0, Math.floor((Math.min(...heights) - 5) / 10) * 10);
+  const high = Math.ceil((Math.max(...heights) + 2) / 10) * 10;
+  /** Between the pieces that were due before and after it was seen. */
+  const placeOf = (seen: string) => {
+    const before = points.filter(({ at }) => at !== undefined && Date.parse(at) <= Date.parse(seen)).length;
+    return Math.min(Math.max(before - 0.5, 0), values.length - 1);
+  };
   const x = (index: number) => EDGE + (index / (values.length - 1)) * (width - LABELS - 2 * EDGE);
   const y = (value: number) => EDGE + ((high - value) / (high - low)) * (HEIGHT - 2 * EDGE);
   const bands = course.scale.bands.filter(({ from }) => Number(from) > low && Number(from) < high);
@@ -106,6 +123,15 @@ function Curve({ course, points }: { course: Course; points: readonly StandingTh
             </G>
           ))}
           <Path d={line} fill="none" stroke={c.primary} strokeWidth={2} strokeLinejoin="round" />
+          {shown.map(({ value, seen }) => (
+            <Path
+              key={seen}
+              d={diamond(x(placeOf(seen)), y(value))}
+              fill={c.askSoft}
+              stroke={c.ask}
+              strokeWidth={1.5}
+            />
+          ))}
           {values.map((value, index) => (
             <Circle
               key={points[index]!.piece.id}
@@ -123,14 +149,51 @@ function Curve({ course, points }: { course: Course; points: readonly StandingTh
   );
 }
 
-function Table({ points }: { points: readonly StandingThen[] }) {
+/** The mark of what the school showed. */
+function diamond(x: number, y: number): string {
+  return `M${x} ${y - 6}L${x + 6} ${y}L${x} ${y + 6}L${x - 6} ${y}Z`;
+}
+
+/** A line of the table: a piece, or what the school showed on a day. */
+interface TableLine {
+  readonly key: string;
+  readonly day: string | undefined;
+  readonly name: string;
+  readonly value: string;
+  readonly change: string;
+}
+
+/** Pieces and figures in the order of their days; what has none comes last. */
+function linesOf(points: readonly StandingThen[], figures: readonly SeenFigure[]): TableLine[] {
+  const ofPieces = points.map(({ piece, at, value, change }): TableLine => ({
+    key: piece.id,
+    day: at,
+    name: piece.name,
+    value: value ? hundredths(value) : '–',
+    change: changeText(change),
+  }));
+  const ofFigures = figures.map(({ text, seen }): TableLine => {
+    const standing = standingAt(points, seen);
+    return {
+      key: `school ${seen}`,
+      day: seen,
+      name: `The school showed ${text}${standing ? ', beside' : ''}`,
+      value: standing ? hundredths(standing) : '–',
+      change: '',
+    };
+  });
+  const when = ({ day }: TableLine) => (day === undefined ? Infinity : Date.parse(day));
+  return [...ofPieces, ...ofFigures].sort((a, b) => when(a) - when(b) || 0);
+}
+
+function Table({ points, figures }: Omit<CurveProps, 'course'>) {
   const c = useColours();
   const cell = { color: c.ink } as const;
   return (
     <View role="table" aria-label="The standing after each piece">
-      {points.map(({ piece, at, value, change }) => (
+      {linesOf(points, figures).map(({ key, day, name, value, change }) => (
         <View
-          key={piece.id}
+          key={key}
           role="row"
           style={{
             flexDirection: 'row',
@@ -141,20 +204,20 @@ function Table({ points }: { points: readonly StandingThen[] }) {
           }}
         >
           <View role="cell" style={{ width: 56 }}>
-            <Soft>{at ? format(new Date(at), 'd MMM') : '–'}</Soft>
+            <Soft>{day === undefined ? '–' : dayWords(day)}</Soft>
           </View>
           <View role="cell" style={{ flex: 1, minWidth: 0 }}>
             <Text variant="bodyMedium" numberOfLines={2} style={cell}>
-              {piece.name}
+              {name}
             </Text>
           </View>
           <View role="cell" style={{ width: 60, alignItems: 'flex-end' }}>
             <Text variant="bodyMedium" style={cell}>
-              {value ? hundredths(value) : '–'}
+              {value}
             </Text>
           </View>
           <View role="cell" style={{ width: 60, alignItems: 'flex-end' }}>
-            <Soft>{changeText(change)}</Soft>
+            <Soft>{change}</Soft>
           </View>
         </View>
       ))}

@@ -31,7 +31,7 @@ export interface Pair {
 /** A row without a piece. */
 export interface OnlyThere {
   readonly row: ListRow;
-  /** The piece that it would be. */
+  /** The piece that it would be, under an id of the list's. */
   readonly node: Assessment;
   /** The category that it seems to belong to. */
   readonly parent: string;
@@ -62,8 +62,17 @@ export function takenKey(piece: string, field: DifferentField): string {
   return `${piece} ${field}`;
 }
 
-/** The one change that takes over what was chosen of a list. */
-export function listEdits(course: Course, { pairs, onlyThere }: Compared, choice: ListChoice): Edit[] {
+/**
+ * The one change that takes over what was chosen of a list.
+ *
+ * @param newId - makes the id of a piece that is new
+ */
+export function listEdits(
+  course: Course,
+  { pairs, onlyThere }: Compared,
+  choice: ListChoice,
+  newId: () => string,
+): Edit[] {
   const edits: Edit[] = [];
   for (const { row, piece, name, differences } of pairs) {
     if (!choice.confirmed.has(piece)) continue;
@@ -77,7 +86,7 @@ export function listEdits(course: Course, { pairs, onlyThere }: Compared, choice
   }
   for (const { node } of onlyThere) {
     const parent = choice.added.get(node.id);
-    if (parent !== undefined) edits.push({ op: 'add', parent, node });
+    if (parent !== undefined) edits.push({ op: 'add', parent, node: { ...node, id: newId() } });
   }
   return edits;
 }

@@ -19,14 +19,8 @@ import type { ListRow } from './rows';
  * Holds a school's list against the record, row by row.
  *
  * @param matches - which row is about which piece
- * @param newId - makes the id of a piece that would be new
  */
-export function compareList(
-  course: Course,
-  rows: readonly ListRow[],
-  matches: readonly Match[],
-  newId: () => string,
-): Compared {
+export function compareList(course: Course, rows: readonly ListRow[], matches: readonly Match[]): Compared {
   const byRow = new Map(matches.map((match) => [match.row, match]));
   const pairs: Pair[] = [];
   const left: ListRow[] = [];
@@ -48,7 +42,7 @@ export function compareList(
   const onlyThere = left.map((row): OnlyThere => {
     const again = seen.find((other) => isAgain(row, other));
     seen.push(row);
-    return { row, ...newPiece(course, row, newId()), ...(again && { again: again.name }) };
+    return { row, ...newPiece(course, row, `line ${row.line}`), ...(again && { again: again.name }) };
   });
   const onlyHere = pieces(course)
     .filter((piece) => !matched.has(piece.id) && !isDeduction(piece))

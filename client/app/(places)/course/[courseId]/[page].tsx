@@ -9,6 +9,7 @@ import { TermColumn } from '@/features/term/term-column';
 import { EffectAside } from '@/pages/effect-aside';
 import { ReachPage } from '@/pages/reach-page';
 import { RulesPage } from '@/pages/rules-page';
+import { SchoolPage } from '@/pages/school-page';
 import { ScoresPage } from '@/pages/scores-page';
 import { WorkingPage } from '@/pages/working-page';
 import { useIsWide } from '@/theme/layout';
@@ -17,7 +18,13 @@ import { Page } from '@/ui/page';
 import { Empty, Failed, Loading } from '@/ui/states';
 import { capital } from '@/wording/words';
 
-const PAGES = { scores: ScoresPage, reach: ReachPage, rules: RulesPage, working: WorkingPage };
+const PAGES = {
+  scores: ScoresPage,
+  reach: ReachPage,
+  rules: RulesPage,
+  working: WorkingPage,
+  school: SchoolPage,
+};
 
 /** Pages that stand beside another. */
 const ASIDES = { ...PAGES, effect: EffectAside };
@@ -28,6 +35,7 @@ const BESIDE: Record<PageName, keyof typeof ASIDES> = {
   reach: 'working',
   rules: 'effect',
   working: 'scores',
+  school: 'working',
 };
 
 /** A course: one of its pages under its head; on a wide screen two, beside the term's courses. */

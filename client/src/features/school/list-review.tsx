@@ -1,0 +1,317 @@
+import {
+  listEdits,
+  nodesIn,
+  pieces,
+  takenKey,
+  type Category,
+  type Compared,
+  type Edit,
+  type FieldDifference,
+  type ListChoice,
+  type OnlyThere,
+  type Pair,
+} from '@fidens/core';
+import { useState, type ReactNode } from 'react';
+import { Pressable, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { ChangePreview } from '@/course-ui/change-preview';
+import type { CoursePageProps } from '@/model/course-page';
+import { newId } from '@/model/new-id';
+import { SPACE, TOUCH } from '@/theme/layout';
+import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
+import { CheckBox } from '@/ui/fields/check-box';
+import { Choice } from '@/ui/fields/choice';
+import { SelectField } from '@/ui/fields/select-field';
+import { Fold } from '@/ui/fold';
+import { onKeys } from '@/ui/keys';
+import { Soft } from '@/ui/text';
+import { plural } from '@/wording/words';
+
+interface ListReviewProps extends CoursePageProps {
+  compared: Compared;
+  isCurrent: boolean;
+  /** Which piece rows are about, where that was said. */
+  said: Readonly<Record<number, string | null>>;
+  onSay: (line: number, piece: string | null) => void;
+  onDone: () => void;
+}
+
+const FIELD_WORDS: Readonly<Record<FieldDifference['field'], string>> = {
+  score: 'Score',
+  possible: 'Out of',
+  due: 'Due',
+};
+
+/** The school's list beside the record: what differs, what is only there, only here, and the same; each with its choice. */
+export function ListReview({ course, compared, isCurrent, said, onSay, onDone }: ListReviewProps) {
+  // What was chosen otherwise than it is proposed: the school's where nothing here speaks against it, else one's own.
+  const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
+  const [homes, setHomes] = useState<ReadonlyMap<number, string>>(new Map());
+  const [isShown, setIsShown] = useState(false);
+  const { document } = course;
+  const { pairs, onlyThere, onlyHere } = compared;
+  const turn = (key: string) =>
+    setTurned(new Set(turned.has(key) ? [...turned].filter((each) => each !== key) : [...turned, key]));
+  const isTaken = (pair: Pair, difference: FieldDifference) =>
+    difference.isNews !== turned.has(takenKey(pair.piece, difference.field));
+  const isAdded = ({ row, again }: OnlyThere) => (again === undefined) !== turned.has(`line ${row.line}`);
+  const homeOf = ({ row, parent }: OnlyThere) => homes.get(row.line) ?? parent;
+  const differing = pairs.filter(
+    ({ differences, unclear }) => differences.length > 0 || unclear !== undefined,
+  );
+  const doubtful = pairs.filter((pair) => !pair.isSure && !differing.includes(pair));
+  const same = pairs.filter((pair) => !differing.includes(pair));
+  const choice: ListChoice = {
+    taken: new Set(
+      pairs.flatMap((pair) =>
+        pair.differences
+          .filter((each) => isTaken(pair, each))
+          .map(({ field }) => takenKey(pair.piece, field)),
+      ),
+    ),
+    added: new Map(onlyThere.filter(isAdded).map((each) => [each.node.id, homeOf(each)])),
+    confirmed: new Set(pairs.map(({ piece }) => piece)),
+  };
+  const edits = listEdits(document, compared, choice, newId);
+  const about = (pair: Pair) => (
+    <About key={pair.row.line} course={course} line={pair.row.line} value={pair.piece} onSay={onSay} />
+  );
+  return (
+    <Stack gap="l" aria-busy={!isCurrent}>
+      <Soft>
+        {[
+          `${same.length} the same`,
+          `${plural(differing.length, 'differs', 'differ')}`,
+          `${onlyThere.length} only there`,
+          `${onlyHere.length} only here`,
+        ].join(' · ')}
+      </Soft>
+      {differing.length > 0 && (
+        <Group title="Different: which is right?">
+          {differing.map((pair) => (
+            <Item
+              key={pair.row.line}
+              title={pair.name}
+              hint={pair.row.name === pair.name ? undefined : `“${pair.row.name}” there`}
+            >
+              {pair.differences.map((difference) => (
+                <Stack key={difference.field} gap="xs">
+                  <Choice
+                    label={`${FIELD_WORDS[difference.field]} of ${pair.name}`}
+                    value={isTaken(pair, difference) ? 'there' : 'here'}
+                    options={[
+                      { value: 'here', label: `${FIELD_WORDS[difference.field]} here: ${difference.here}` },
+                      { value: 'there', label: `at the school: ${difference.there}` },
+                    ]}
+                    onChange={(side) => {
+                      if ((side === 'there') !== isTaken(pair, difference))
+                        turn(takenKey(pair.piece, difference.field));
+                    }}
+                  />
+                </Stack>
+              ))}
+              {pair.unclear !== undefined && (
+                <Soft>“{pair.unclear}” is not understood as a score, and left alone.</Soft>
+              )}
+              {!pair.isSure && about(pair)}
+            </Item>
+          ))}
+        </Group>
+      )}
+      {doubtful.length > 0 && (
+        <Group title="Is it this one?">
+          {doubtful.map((pair) => (
+            <Item key={pair.row.line} title={`“${pair.row.name}” there`}>
+              {about(pair)}
+            </Item>
+          ))}
+        </Group>
+      )}
+      {onlyThere.length > 0 && (
+        <Group title="Only at the school">
+          {onlyThere.map((each) => (
+            <There
+              key={each.row.line}
+              course={course}
+              there={each}
+              isAdded={isAdded(each)}
+              home={homeOf(each)}
+              onTurn={() => turn(`line ${each.row.line}`)}
+              onHome={(home) => setHomes(new Map(homes).set(each.row.line, home))}
+              onSay={onSay}
+              wasSaid={said[each.row.line] === null}
+            />
+          ))}
+        </Group>
+      )}
+      {onlyHere.length > 0 && (
+        <Fold
+          title={`Only here: ${onlyHere.length}`}
+          summary="Not entered there yet, or lost."
+          startsOpen={onlyHere.some(({ isScored }) => isScored)}
+        >
+          {onlyHere.map(({ piece, name, isScored }) => (
+            <Text key={piece} variant="bodyMedium">
+              {name}
+              {isScored ? ': it has a score here' : ''}
+            </Text>
+          ))}
+        </Fold>
+      )}
+      {same.length > 0 && (
+        <Fold title={`The same: ${same.length}`} summary={same.map(({ name }) => name).join(', ')}>
+          {same.map((pair) => (
+            <Text key={pair.row.line} variant="bodyMedium">
+              {pair.name}
+              {pair.row.name === pair.name ? '' : ` (“${pair.row.name}” there)`}
+            </Text>
+          ))}
+        </Fold>
+      )}
+      {isShown ? (
+        <ChangePreview
+          course={course}
+          edits={edits}
+          title="From the school’s list"
+          button="Take it over"
+          done="Taken over from the school’s list"
+          onEnd={() => {
+            setIsShown(false);
+            onDone();
+          }}
+        />
+      ) : (
+        <TakeOver edits={edits} onPress={() => setIsShown(true)} />
+      )}
+    </Stack>
+  );
+}
+
+function TakeOver({ edits, onPress }: { edits: readonly Edit[]; onPress: () => void }) {
+  const c = useColours();
+  // What is the same under another name is only remembered.
+  const isNames = edits.every((edit) => edit.op === 'set' && Object.keys(edit.set).join() === 'listedAs');
+  const { length } = edits;
+  if (length === 0) return <Soft>Nothing is chosen to be taken over.</Soft>;
+  return (
+    <Pressable
+      role="button"
+      onPress={onPress}
+      style={{
+        minHeight: TOUCH,
+        justifyContent: 'center',
+        alignSelf: 'flex-start',
+        backgroundColor: c.primary,
+        borderRadius: 22,
+        paddingHorizontal: SPACE.xl,
+      }}
+    >
+      <Text variant="labelLarge" style={{ color: c.onPrimary }}>
+        {isNames
+          ? `Remember the school’s ${plural(length, 'name')} for them`
+          : `See what ${plural(length, 'change does', 'changes do')}`}
+      </Text>
+    </Pressable>
+  );
+}
+
+function Group({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <Stack gap="xs" role="group" aria-label={title}>
+      <Text variant="titleSmall" role="heading" aria-level={3}>
+        {title}
+      </Text>
+      {children}
+    </Stack>
+  );
+}
+
+function Item({ title, hint, children }: { title: string; hint?: string | undefined; children: ReactNode }) {
+  const c = useColours();
+  return (
+    <View style={{ borderTopWidth: 1, borderColor: c.rule, paddingVertical: SPACE.s, gap: SPACE.xs }}>
+      <Text variant="bodyMedium" style={{ fontFamily: TEXT_STRONG }}>
+        {title}
+      </Text>
+      {hint !== undefined && <Soft>{hint}</Soft>}
+      {children}
+    </View>
+  );
+}
+
+interface AboutProps extends CoursePageProps {
+  line: number;
+  /** The piece that the row is held for; empty where for none. */
+  value: string;
+  onSay: (line: number, piece: string | null) => void;
+}
+
+/** Which piece a row is about, where that is not sure. */
+function About({ course, line, value, onSay }: AboutProps) {
+  return (
+    <SelectField
+      label={`Which piece row ${line + 1} is about`}
+      shown="It is about"
+      value={value}
+      options={[
+        { value: '', label: 'none of mine' },
+        ...pieces(course.document).map(({ id, name }) => ({ value: id, label: name })),
+      ]}
+      onChange={(piece) => onSay(line, piece === '' ? null : piece)}
+    />
+  );
+}
+
+interface ThereProps extends CoursePageProps {
+  there: OnlyThere;
+  isAdded: boolean;
+  home: string;
+  wasSaid: boolean;
+  onTurn: () => void;
+  onHome: (home: string) => void;
+  onSay: AboutProps['onSay'];
+}
+
+/** A row that is about nothing here: a new piece, the same again, or not one's own. */
+function There({ course, there: { row, node, again }, isAdded, home, onTurn, onHome, onSay }: ThereProps) {
+  const c = useColours();
+  const { document } = course;
+  const groups = nodesIn(document.root).filter((each): each is Category => each.kind === 'category');
+  const about = [row.entry !== '' && row.entry, `of ${node.possible}`, row.day].filter(Boolean).join(' · ');
+  return (
+    <View style={{ borderTopWidth: 1, borderColor: c.rule, paddingVertical: SPACE.s, gap: SPACE.xs }}>
+      <Pressable
+        role="checkbox"
+        aria-checked={isAdded}
+        aria-label={`Add ${row.name} as a new piece`}
+        onPress={onTurn}
+        {...onKeys({ ' ': onTurn })}
+        style={{ minHeight: TOUCH, flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}
+      >
+        <CheckBox isChecked={isAdded} />
+        <View style={{ flex: 1, minWidth: 0 }}>
+          <Text variant="bodyMedium">{row.name}</Text>
+          <Soft>
+            {again === undefined ? about : `${about} · looks like “${again}” again: entered twice?`}
+          </Soft>
+        </View>
+      </Pressable>
+      <Row gap="s" wrap>
+        {isAdded && (
+          <SelectField
+            label={`Where ${row.name} goes`}
+            shown="New in"
+            value={home}
+            options={groups.map(({ id, name }) => ({
+              value: id,
+              label: id === document.root.id ? 'no category yet' : name,
+            }))}
+            onChange={onHome}
+          />
+        )}
+        <About course={course} line={row.line} value="" onSay={onSay} />
+      </Row>
+    </View>
+  );
+}
