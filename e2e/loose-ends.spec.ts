@@ -1,10 +1,14 @@
 import { addSampleCourse, expect, expectAccessible, settled, signUp, test } from './fidens';
 import type { Page } from '@playwright/test';
 
-/** A term with one sample course, at its loose ends. */
+/** A term with one sample course, at its loose ends: what the school shows otherwise is decided, what is past due is not. */
 async function openLooseEnds(page: Page): Promise<void> {
   await signUp(page);
   await addSampleCourse(page);
+  await page.getByRole('link', { name: /^Loose ends, 3/ }).click();
+  await expect(page.getByRole('heading', { name: 'The school shows something else' })).toBeVisible();
+  await page.getByRole('link', { name: '83.6 there, 88.7 here' }).click();
+  await page.getByRole('button', { name: 'Keep the difference' }).first().click();
   await page.getByRole('link', { name: /^Loose ends, 2/ }).click();
   await expect(page.getByRole('heading', { name: 'Past due without a score' })).toBeVisible();
 }

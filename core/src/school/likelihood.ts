@@ -33,6 +33,10 @@ const KINDS: Readonly<Record<DifferenceCode, number>> = {
   score: 3,
 };
 
+/** Differences of a whole course that are about pieces; and what it costs where there is one alone. */
+const OF_MANY: ReadonlySet<DifferenceCode> = new Set(['past-due-zero', 'blank-zero', 'empty-zero']);
+const ALONE = 0.5;
+
 /** What a second difference costs beyond its own: one explains better than two. */
 export const SECOND = 1.5;
 
@@ -70,10 +74,12 @@ export class Likelihood {
   }
 
   /** The cost of a difference, in nats: of its kind, of being this one among the same, and of what is known of its piece. */
-  of({ code, at, score }: Difference): number {
+  of({ code, at, score, edits }: Difference): number {
     const among = Math.log(Math.max(1, this.#counts.get(code) ?? 1));
     const piece = typeof at === 'string' ? this.#pieces.get(at) : undefined;
-    return KINDS[code] + among + (piece ? this.#known(code, piece, score) : this.#ofGroup(code, at));
+    // What a rule does to one piece alone is better told as that piece.
+    const alone = OF_MANY.has(code) && edits.length === 1 ? ALONE : 0;
+    return KINDS[code] + alone + among + (piece ? this.#known(code, piece, score) : this.#ofGroup(code, at));
   }
 
   #ofGroup(code: DifferenceCode, at: Difference['at']): number {

@@ -1,4 +1,4 @@
-import { gpa } from '../../src/insight/gpa';
+import { gpa, officialBand } from '../../src/insight/gpa';
 import { course, LETTERS } from '../sample';
 
 describe('the GPA', () => {
@@ -12,6 +12,11 @@ describe('the GPA', () => {
       { course: two, band: c },
     ]);
     expect(points!.toFraction()).toBe('10/3');
+  });
+
+  it('goes by the grade that was given, once it was', () => {
+    expect(officialBand(four)).toBeUndefined();
+    expect(officialBand({ ...four, official: { label: 'C' } })).toBe(c);
   });
 
   it('names the courses that it leaves out', () => {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { statusOf } from '../../src/document/course';
 import { pieces } from '../../src/document/tree';
 import { outlooks } from '../../src/grading/outlook';
-import { largestMove, overTime } from '../../src/insight/over-time';
+import { largestMove, overTime, standingAt } from '../../src/insight/over-time';
 import { decimalText, HUNDRED } from '../../src/numbers/rational';
 import { randomCourse } from '../random-course';
 import { category, course, NOW, open, scored } from '../sample';
@@ -28,6 +28,15 @@ describe('the standing over time', () => {
     ]),
     open('10', { name: 'lost', status: 'missing', due: day(15) }),
   ]);
+
+  it('is, at a moment, what it was after the last piece that was due by then', () => {
+    const points = overTime(document, NOW);
+    const at = (moment: string) => {
+      const value = standingAt(points, moment);
+      return value && decimalText(value.mul(HUNDRED), 2);
+    };
+    expect([day(1), day(2), day(10), day(30)].map(at)).toEqual([undefined, '100', '80', '60']);
+  });
 
   it('goes from one piece to the next by the day that each was due, those without a day last', () => {
     expect(told(document)).toEqual([

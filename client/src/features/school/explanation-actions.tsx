@@ -39,7 +39,7 @@ export function ExplanationActions({ course, told, shown }: ExplanationActionsPr
       'The difference is noted',
     );
   const button = (which: Shown, words: string) => (
-    <Button mode="outlined" compact aria-expanded={open === which} onPress={() => toggle(which)}>
+    <Button mode="outlined" compact onPress={() => toggle(which)}>
       {words}
     </Button>
   );
