@@ -155,13 +155,13 @@ test('a file is read in whichever way it was saved; columns are put right by han
   await page.getByRole('radio', { name: 'the month first' }).click();
   const added = page.getByRole('checkbox', { name: 'Add Log 9 · Öl und Watt as a new piece' });
   await expect(added).toBeChecked();
-  await expect(page.getByText('15 · of 20 · 2026-10-12')).toBeVisible();
+  await expect(page.getByText('15 · of 20 · 12 Oct')).toBeVisible();
   await page.getByLabel('Where Log 9 · Öl und Watt goes').selectOption('Field logs');
   await page.getByRole('button', { name: 'How it was read' }).click();
   await page.getByLabel(/^Column 3/).selectOption('not read');
-  await expect(page.getByText('of 20 · 2026-10-12', { exact: true })).toBeVisible();
+  await expect(page.getByText('of 20 · 12 Oct', { exact: true })).toBeVisible();
   await page.getByLabel(/^Column 3/).selectOption('score');
-  await expect(page.getByText('15 · of 20 · 2026-10-12')).toBeVisible();
+  await expect(page.getByText('15 · of 20 · 12 Oct')).toBeVisible();
   await page.getByRole('button', { name: 'See what 1 change does' }).click();
   await expect(page.getByText('Log 9 · Öl und Watt added to Field logs')).toBeVisible();
   await page.getByRole('button', { name: 'Take it over' }).click();

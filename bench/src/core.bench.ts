@@ -2,10 +2,13 @@ import {
   answer,
   applyEdits,
   chance,
+  decimalText,
   deriveCategory,
   exact,
+  explain,
   floating,
   headline,
+  HUNDRED,
   ONE,
   outlooks,
   overTime,
@@ -22,6 +25,7 @@ import {
   type Category,
   type Course,
 } from '@fidens/core';
+import { readList } from '@fidens/core/reading';
 import { Bench } from 'tinybench';
 import { largeCourse } from './sample';
 
@@ -32,6 +36,7 @@ const THREE_HUNDRED = largeCourse(10, 30);
 const CONDITIONS = conditions();
 const SINKING = sinking();
 const POOLED = pooled();
+const LIST = listOf(SIXTY);
 
 const WORK = {
   one: '60 pieces: one exact evaluation, planned',
@@ -50,6 +55,10 @@ const WORK = {
   tried: '60 pieces: a key in a rehearsal, to reach, ribbon and outlooks',
   triedLarge: '300 pieces: the same',
   chance: '60 pieces: 20,000 simulated ends',
+  explained: '60 pieces: a figure that a digit left out explains',
+  unexplained: '60 pieces: a figure that nothing explains, all pairs looked at',
+  unexplainedConditions: '60 pieces under replacement, schemes and curves: the same',
+  list: '60 pieces: a list of as many rows, read and matched',
   pooled: '2,000 pooled pieces, 200 dropped by benefit: four outlooks',
 } as const;
 
@@ -81,6 +90,10 @@ async function coreBench(): Promise<void> {
     .add(WORK.tried, () => rehearsed(SIXTY))
     .add(WORK.triedLarge, () => rehearsed(THREE_HUNDRED))
     .add(WORK.chance, () => chance(found))
+    .add(WORK.explained, () => explain(SIXTY, slipped(SIXTY), NOW))
+    .add(WORK.unexplained, () => explain(SIXTY, { percent: '7.77' }, NOW))
+    .add(WORK.unexplainedConditions, () => explain(CONDITIONS, { percent: '7.77' }, NOW))
+    .add(WORK.list, () => readList({ source: LIST, course: SIXTY, near: NOW }))
     .add(WORK.pooled, () => outlooks(POOLED, NOW));
   await bench.run();
   const medians = new Map(
@@ -112,6 +125,24 @@ function rehearsed(course: Course): unknown {
   const from = outlooks(rehearse(course, [{ id: piece.id, entry }]).course, NOW);
   const bands = reach(from);
   return [ribbon(from), headline(from, bands, solveLargest(from))];
+}
+
+/** The figure of a school that left a digit of the first score out. */
+function slipped(course: Course): { percent: string } {
+  const piece = pieces(course).find(({ score }) => score && 'points' in score && score.points.length > 1)!;
+  const { points } = piece.score as { points: string };
+  const edited = applyEdits(course, [setting(piece.id, { score: { points: points.slice(1) } })]);
+  if (!edited.ok) throw new Error(edited.faults[0]!.message);
+  const { value } = outlooks(edited.course, NOW).standing.worth!;
+  return { percent: decimalText(value.mul(HUNDRED), 2, true) };
+}
+
+/** A course's pieces as a school's list, each named a little otherwise. */
+function listOf(course: Course): { text: string } {
+  const rows = pieces(course).map(({ name, score, possible }) =>
+    [`${name} (graded)`, score && 'points' in score ? score.points : '', possible].join('\t'),
+  );
+  return { text: ['Name\tScore\tOut of', ...rows].join('\n') };
 }
 
 function line(name: string, figure: string, unit: string): void {

@@ -1,8 +1,7 @@
-import { TextDecoder } from 'node:util';
 import { textOfFile } from '@/ui/text-of-file';
 
-// The browser's own; what stands in for it here knows UTF-8 alone.
-globalThis.TextDecoder = TextDecoder as never;
+// What stands in for the browser's own here knows UTF-8 alone.
+globalThis.TextDecoder = jest.requireActual<{ TextDecoder: typeof TextDecoder }>('util').TextDecoder;
 
 /** As much of a file as is asked for. */
 const file = (bytes: readonly number[]) =>

@@ -26,7 +26,17 @@ import { SelectField } from '@/ui/fields/select-field';
 import { Fold } from '@/ui/fold';
 import { onKeys } from '@/ui/keys';
 import { Soft } from '@/ui/text';
-import { plural } from '@/wording/words';
+import { dayWords, plural } from '@/wording/words';
+
+/** One side of a difference, days as people write them. */
+function sideWords({ field }: FieldDifference, side: string): string {
+  return field === 'due' && side !== 'no day' ? isoDayWords(side) : side;
+}
+
+/** "2026-10-12" as "12 Oct". */
+function isoDayWords(day: string): string {
+  return dayWords(`${day}T12:00`);
+}
 
 interface ListReviewProps extends CoursePageProps {
   compared: Compared;
@@ -101,8 +111,11 @@ export function ListReview({ course, compared, isCurrent, said, onSay, onDone }:
                     label={`${FIELD_WORDS[difference.field]} of ${pair.name}`}
                     value={isTaken(pair, difference) ? 'there' : 'here'}
                     options={[
-                      { value: 'here', label: `${FIELD_WORDS[difference.field]} here: ${difference.here}` },
-                      { value: 'there', label: `at the school: ${difference.there}` },
+                      {
+                        value: 'here',
+                        label: `${FIELD_WORDS[difference.field]} here: ${sideWords(difference, difference.here)}`,
+                      },
+                      { value: 'there', label: `at the school: ${sideWords(difference, difference.there)}` },
                     ]}
                     onChange={(side) => {
                       if ((side === 'there') !== isTaken(pair, difference))
@@ -278,7 +291,13 @@ function There({ course, there: { row, node, again }, isAdded, home, onTurn, onH
   const c = useColours();
   const { document } = course;
   const groups = nodesIn(document.root).filter((each): each is Category => each.kind === 'category');
-  const about = [row.entry !== '' && row.entry, `of ${node.possible}`, row.day].filter(Boolean).join(' · ');
+  const about = [
+    row.entry !== '' && row.entry,
+    `of ${node.possible}`,
+    row.day !== undefined && isoDayWords(row.day),
+  ]
+    .filter(Boolean)
+    .join(' · ');
   return (
     <View style={{ borderTopWidth: 1, borderColor: c.rule, paddingVertical: SPACE.s, gap: SPACE.xs }}>
       <Pressable

@@ -128,7 +128,8 @@ function otherScore(
     field: 'score',
     here,
     there: isOpenThere ? 'nothing yet' : there,
-    isNews: isOpenHere,
+    // What was handed in and is missing there is no news: one of the two is wrong.
+    isNews: status === 'open' || (status === 'awaiting' && set.status === 'scored'),
     set: { status: set.status, score: set.score, ...late },
   };
 }
