@@ -9,7 +9,7 @@ import {
   recordOf,
   type InheritedPolicies,
 } from '../grading/settle';
-import { isWeighed, weightingsOf, type Weighting } from '../grading/weighting';
+import { weightingsOf } from '../grading/weighting';
 import { floating, roundingIn } from '../numbers/arithmetic';
 import { fractionOfPercent, HUNDRED, rational, toFloat, type Rational } from '../numbers/rational';
 import { bendingIn, bendingOf } from '../rules/curve/bend';
@@ -25,6 +25,8 @@ export interface Item {
   readonly name: string;
   readonly weight: Rational | undefined;
   readonly weightText: string | undefined;
+  /** Its weight as a float. */
+  readonly near: number | undefined;
   readonly weightTo: string | undefined;
   readonly extra: boolean;
   readonly isPiece: boolean;
@@ -58,7 +60,8 @@ interface Group {
 /** The weightings of a category's items. */
 interface Weighed extends Pick<Group, 'category' | 'items'> {
   readonly hasSource: boolean;
-  readonly weightings: readonly Weighting[];
+  /** The weights in use of each weighting, as floats. */
+  readonly weightings: readonly (readonly (number | undefined)[])[];
 }
 
 /** What is known of a node under some policies. */
@@ -113,12 +116,14 @@ export class Standings {
       takes,
       by,
     });
-    const { id, name, weight, weightText, weightTo, extra, isPiece } = rules === a ? one : other;
+    const { id, name, weight, weightText, near, weightTo, extra, isPiece } = rules === a ? one : other;
+    // Written out, which is many times faster than spreading.
     return {
       id,
       name,
       weight,
       weightText,
+      near,
       weightTo,
       extra,
       isPiece,
@@ -175,6 +180,7 @@ export class Standings {
       name,
       weight: this.#weight(weight),
       weightText: weight,
+      near: this.#near(this.#weight(weight)),
       weightTo,
       extra: node.extraCredit === true,
       isPiece: node.kind === 'assessment',
@@ -268,19 +274,20 @@ export class Standings {
     const { schemes } = category;
     if (!schemes && !items.some(({ weightTo }) => weightTo !== undefined))
       return this.#total(category, items, undefined, by, holdsUp);
-    const totals = this.#weightings(category, items, by !== undefined).map(({ weights }) =>
+    const totals = this.#weightings(category, items, by !== undefined).map((weights) =>
       this.#total(category, items, weights, by, holdsUp),
     );
     return totals[highest(totals, ({ sum }) => sum, floating)]!;
   }
 
-  #weightings(category: Category, items: readonly Item[], hasSource: boolean): readonly Weighting[] {
+  #weightings(category: Category, items: readonly Item[], hasSource: boolean): Weighed['weightings'] {
     const schemes = category.schemes ?? NO_SCHEMES;
     const known = this.#schemes.get(schemes) ?? [];
     for (const made of known)
       if (made.hasSource === hasSource && weighsAlike(made, category, items)) return made.weightings;
     const { combine = 'points' } = category;
-    const weightings = weightingsOf({ children: items, combine, source: category }, isAwayPiece)(hasSource);
+    const made = weightingsOf({ children: items, combine, source: category }, isAwayPiece)(hasSource);
+    const weightings = made.map(({ weights }) => weights.map((weight) => this.#near(weight)));
     known.push({ category, items, hasSource, weightings });
     this.#schemes.set(schemes, known);
     return weightings;
@@ -290,7 +297,7 @@ export class Standings {
   #total(
     category: Category,
     items: readonly Item[],
-    weights: readonly (Rational | undefined)[] | undefined,
+    weights: readonly (number | undefined)[] | undefined,
     by: number | undefined,
     holdsUp: boolean,
   ) {
@@ -298,11 +305,11 @@ export class Standings {
     const members: (Member<number> | undefined)[] = [];
     for (let index = 0; index < items.length; index += 1) {
       const item = items[index]!;
-      const weight = weights ? weights[index] : item.weight;
+      const weight = weights ? weights[index] : item.near;
       const isRevived = by !== undefined && replace!.excused && canRevive(item);
       const value = isRevived ? by : item.value;
-      const counts = value !== undefined && isWeighed(combine, weight);
-      members.push(counts ? memberOf(combine, value, this.#near(weight), item.size) : undefined);
+      const counts = value !== undefined && weighs(combine, weight);
+      members.push(counts ? memberOf(combine, value, weight, item.size) : undefined);
     }
     if (by !== undefined) replaceLowest(category, items, members, by);
     let [numerator, denominator, size] = [0, 0, 0];
@@ -408,6 +415,12 @@ function isAwayPiece({ isAway, isPiece }: Item): boolean {
 
 function canRevive(item: Item): boolean {
   return isAwayPiece(item) && !item.extra;
+}
+
+/** Whether a weight counts (`isWeighed`), in floats. */
+function weighs(combine: Combine, weight: number | undefined): boolean {
+  if (combine === 'equal') return true;
+  return weight === undefined ? combine === 'points' : weight !== 0;
 }
 
 function memberOf(combine: Combine, value: number, weight: number | undefined, size: number): Member<number> {
