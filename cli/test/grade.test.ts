@@ -109,7 +109,10 @@ describe('the command line', () => {
     });
     expect(Object.keys(figure.explanations[0].differences[0])).toEqual(['code', 'at']);
     const named = grade(['--json', ...AS_OF, '--figure', '88.7', '-'], JSON.stringify(own));
-    expect(JSON.parse(named.lines[0]!).figure).toMatchObject({ shown: '88.7', agrees: ['standing', 'forecast'] });
+    expect(JSON.parse(named.lines[0]!).figure).toMatchObject({
+      shown: '88.7',
+      agrees: ['standing', 'forecast'],
+    });
     expect(grade([...AS_OF, '--figure', '80.95', ECOLOGY]).stdout).toContain(
       'Why the school shows 80.95\n  80.954106%  It counts Set 3 · tidal budgets as zero, though it is still open',
     );

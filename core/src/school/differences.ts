@@ -181,7 +181,8 @@ class Lister {
         this.#add('rule-ignored', id, [setting(id, { [rule]: undefined })], { rule });
     this.#add('pooled', id, combining(category, 'points'));
     if (category.combine !== 'equal') this.#add('equal', id, combining(category, 'equal'));
-    if (id !== this.course.root.id && !(round?.step === '1' && round.mode !== 'half-even'))
+    const isWhole = round?.step === '1' && (round.mode ?? 'half-up') === 'half-up';
+    if (id !== this.course.root.id && !isWhole)
       this.#add('rounded', id, [setting(id, { round: WHOLE_PERCENT })]);
     if (category.combine !== 'equal') this.#swaps(children);
   }

@@ -96,6 +96,17 @@ describe('a list of a school’s', () => {
     expect(rowsOf({ text: '', html }).rows[0]).toMatchObject({ time: '23:59' });
   });
 
+  it('is read from a spreadsheet’s clipboard, with all that it puts around its cells', () => {
+    const html = `<html xmlns:o="urn:schemas-microsoft-com:office:office" xmlns="http://www.w3.org/TR/REC-html40"><head><meta name=ProgId content=Sheet>
+      <style><!--table {mso-displayed-decimal-separator:"\\,";} td {color:black;}--></style></head><body><table border=0 width=300><!--StartFragment--><col width=100>
+      <tr height=20><td class=xl65>Name</td><td>Due</td><td>Score</td><td>Out of</td></tr>
+      <tr><td>Mudflat log</td><td align=right>14.09.2026</td><td align=right x:num="17.5">17,5</td><td>20</td></tr>
+      <tr><td>Dune log</td><td>21.09.2026</td><td>18</td><td>20</td></tr>
+      <tr><td>Reef log</td><td>28.09.2026</td><td>missing</td><td>20</td></tr>
+      <tr><td>Exam</td><td>30.11.2026</td><td></td><td>80</td></tr><!--EndFragment--></table></body></html>`;
+    expect(told({ text: 'Name\tDue', html })).toEqual(understood);
+  });
+
   it('is read from cells on lines of their own, as a phone copies them', () => {
     expect(
       told(

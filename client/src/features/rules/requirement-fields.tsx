@@ -12,9 +12,10 @@ import type { EditRules } from '@/model/rule-draft';
 import { NodeChoice } from '@/rules/conditions/node-choice';
 import { requirementWords } from '@/rules/conditions/words';
 import { namesIn } from '@/rules/names';
-import { Row, Stack } from '@/ui/box';
-import { Choice } from '@/ui/fields/choice';
+import { Stack } from '@/ui/box';
 import { NumberRule } from '@/ui/fields/number-rule';
+import { SelectField } from '@/ui/fields/select-field';
+import { Sentence, Words } from '@/ui/fields/sentence';
 import { Fold } from '@/ui/fold';
 
 type Kind = 'atLeast' | 'pieces' | 'atMost';
@@ -110,23 +111,59 @@ function OneRequirement({ course, value, onChange }: OneRequirementProps) {
     );
   };
   return (
-    <Stack gap="s">
-      <Choice
+    <Sentence label={words}>
+      <SelectField
+        inline
         label={`For which letter: ${words}`}
         value={letter}
         options={course.scale.bands.slice(0, -1).map(({ label }) => ({ value: label, label }))}
         onChange={(next) => onChange({ ...value, for: next })}
       />
-      <Choice
+      <Words>or better</Words>
+      <SelectField
+        inline
         label={`What it needs: ${words}`}
         value={kind}
         options={[
-          { value: 'atLeast', label: 'A percent' },
-          { value: 'pieces', label: 'So many pieces' },
-          { value: 'atMost', label: 'Not too many points' },
+          { value: 'atLeast', label: 'needs at least' },
+          { value: 'pieces', label: 'needs pieces:' },
+          { value: 'atMost', label: 'allows at most' },
         ]}
         onChange={change}
       />
+      {'atLeast' in value && (
+        <NumberRule
+          label={`At least %: ${words}`}
+          value={value.atLeast}
+          wants="A percent from 0 up."
+          required
+          width={76}
+          onKeep={(text) => onChange({ ...value, atLeast: text! })}
+        />
+      )}
+      {'pieces' in value && (
+        <NumberRule
+          label={`How many pieces: ${words}`}
+          value={String(value.pieces)}
+          wants="A whole number from 1 up."
+          required
+          whole
+          positive
+          width={64}
+          onKeep={(text) => onChange({ ...value, pieces: Number(text) })}
+        />
+      )}
+      {'atMost' in value && (
+        <NumberRule
+          label={`At most: ${words}`}
+          value={value.atMost}
+          wants="A number from 0 up."
+          required
+          width={76}
+          onKeep={(text) => onChange({ ...value, atMost: text! })}
+        />
+      )}
+      <Words>{{ atLeast: 'percent on', pieces: 'of', atMost: 'in' }[kind]}</Words>
       <NodeChoice
         label={`About what: ${words}`}
         course={course}
@@ -134,53 +171,22 @@ function OneRequirement({ course, value, onChange }: OneRequirementProps) {
         nodes={nodesFor(course, kind)}
         onChange={(next) => next !== undefined && onChange({ ...value, of: next })}
       />
-      <Row gap="s" wrap>
-        {'atLeast' in value && (
+      {'pieces' in value && (
+        <>
+          <Words>with</Words>
           <NumberRule
-            label={`At least %: ${words}`}
-            shown="At least %"
-            value={value.atLeast}
-            wants="A percent from 0 up."
-            required
-            onKeep={(text) => onChange({ ...value, atLeast: text! })}
+            label={`Each with %: ${words}`}
+            value={value.each}
+            wants="A percent from 0 up, or nothing where any score will do."
+            width={76}
+            onKeep={(text) => {
+              const { each: _each, ...rest } = value;
+              return onChange(text === undefined ? rest : { ...rest, each: text });
+            }}
           />
-        )}
-        {'pieces' in value && (
-          <>
-            <NumberRule
-              label={`How many pieces: ${words}`}
-              shown="How many"
-              value={String(value.pieces)}
-              wants="A whole number from 1 up."
-              required
-              whole
-              positive
-              onKeep={(text) => onChange({ ...value, pieces: Number(text) })}
-            />
-            <NumberRule
-              label={`Each with %: ${words}`}
-              shown="Each with %"
-              value={value.each}
-              wants="A percent from 0 up, or nothing where any score will do."
-              width={124}
-              onKeep={(text) => {
-                const { each: _each, ...rest } = value;
-                return onChange(text === undefined ? rest : { ...rest, each: text });
-              }}
-            />
-          </>
-        )}
-        {'atMost' in value && (
-          <NumberRule
-            label={`At most: ${words}`}
-            shown="At most"
-            value={value.atMost}
-            wants="A number from 0 up."
-            required
-            onKeep={(text) => onChange({ ...value, atMost: text! })}
-          />
-        )}
-      </Row>
-    </Stack>
+          <Words>percent or more.</Words>
+        </>
+      )}
+    </Sentence>
   );
 }

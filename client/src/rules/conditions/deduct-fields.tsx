@@ -1,10 +1,8 @@
 import { setting, type Assessment, type Category, type Deduct, type Edit } from '@fidens/core';
 import { Button } from 'react-native-paper';
-import { Row, Stack } from '@/ui/box';
+import { Stack } from '@/ui/box';
 import { NumberRule } from '@/ui/fields/number-rule';
-import { Soft } from '@/ui/text';
-import { capital } from '@/wording/words';
-import { deductWords } from './words';
+import { Sentence, Words } from '@/ui/fields/sentence';
 
 /** The edit that makes a piece count occurrences, such as absences: whatever it has of marks goes. */
 export function countingOccurrences({ id, score }: Assessment): Edit {
@@ -35,26 +33,26 @@ export function DeductFields({ piece, parent, edit }: DeductFieldsProps) {
   const keep = (next: Deduct) => edit([setting(id, { deduct: next })]) as string | undefined;
   return (
     <Stack gap="s">
-      <Row gap="s" wrap>
+      <Sentence label={`What ${name} takes away`}>
+        <Words>Each in {name} takes</Words>
         <NumberRule
           label={`Each takes %, ${name}`}
-          shown="Each takes %"
           value={each}
           wants="A percent from 0 up; 0 only counts them."
           required
-          width={128}
+          width={72}
           onKeep={(text) => keep({ ...deduct!, each: text! })}
         />
+        <Words>percent from {parent.name}, the first</Words>
         <NumberRule
           label={`Free ones, ${name}`}
-          shown="Free ones"
           value={free}
           wants="How many take nothing: a number from 0 up, or nothing."
-          width={116}
+          width={64}
           onKeep={(text) => keep(text === undefined ? { each } : { each, free: text })}
         />
-      </Row>
-      <Soft>{capital(deductWords(deduct!, name, parent.name))}.</Soft>
+        <Words>nothing.</Words>
+      </Sentence>
       <Button
         compact
         style={{ alignSelf: 'flex-start' }}

@@ -1,6 +1,5 @@
 import { isDeduction, setting, type Assessment, type Category, type Course, type Edit } from '@fidens/core';
-import { Stack } from '@/ui/box';
-import { Soft } from '@/ui/text';
+import { Sentence, Words } from '@/ui/fields/sentence';
 import { NodeChoice } from './node-choice';
 
 interface WeightToFieldProps {
@@ -19,8 +18,8 @@ export function WeightToField({ course, piece, parent, edit }: WeightToFieldProp
   );
   if (siblings.length === 0) return null;
   return (
-    <Stack gap="xs">
-      <Soft>If it is excused, its weight goes to</Soft>
+    <Sentence label={`The weight of ${name}, if it is excused`}>
+      <Words>If it is excused, its weight goes to</Words>
       <NodeChoice
         label={`Where the weight of ${name} goes if it is excused`}
         none="all others"
@@ -29,7 +28,7 @@ export function WeightToField({ course, piece, parent, edit }: WeightToFieldProp
         nodes={siblings}
         onChange={(next) => void edit([setting(id, { weightTo: next })])}
       />
-    </Stack>
+    </Sentence>
   );
 }
 

@@ -1,10 +1,10 @@
 import type { Curve } from '@fidens/core';
 import { Button } from 'react-native-paper';
-import { Row, Stack } from '@/ui/box';
-import { Choice } from '@/ui/fields/choice';
+import { Stack } from '@/ui/box';
 import { NumberRule } from '@/ui/fields/number-rule';
+import { SelectField } from '@/ui/fields/select-field';
+import { Sentence, Words } from '@/ui/fields/sentence';
 import { Soft } from '@/ui/text';
-import { curveWords } from '@/wording/curve-words';
 import { capital } from '@/wording/words';
 import type { RuleEditor } from '../rule';
 
@@ -18,53 +18,62 @@ interface CurveFieldsProps {
   possible?: string;
 }
 
-/** How a value is curved: its form, then its numbers. */
+/** A curve as a sentence: "Tests gets 4 percent more". */
 export function CurveFields({ of, value, onChange, possible }: CurveFieldsProps) {
-  const unit = possible === undefined ? '%' : 'points';
+  const unit = possible === undefined ? 'percent' : 'points';
   const form: Form = value ? (Object.keys(value)[0] as Form) : 'none';
   return (
     <Stack gap="s">
-      <Soft>{possible === undefined ? 'Curve of what it adds up to' : 'Curve'}</Soft>
-      <Choice
-        label={`Curve of ${of}`}
-        value={form}
-        options={[
-          { value: 'none', label: 'No curve' },
-          { value: 'add', label: possible === undefined ? 'Percent more' : 'Points more' },
-          { value: 'full', label: 'Full marks earlier' },
-          { value: 'times', label: 'Times' },
-          { value: 'line', label: 'On a line' },
-          { value: 'steps', label: 'In steps' },
-          { value: 'root', label: 'Root', hint: 'Ten times the root of the percent: 64% becomes 80%.' },
-        ]}
-        onChange={(next) => void onChange(startOf(next, possible ?? '100'))}
-      />
-      {value && 'add' in value && (
-        <CurveNumber
-          label={`${unit === '%' ? 'Percent' : 'Points'} more, ${of}`}
-          value={value.add}
-          onKeep={(add) => onChange({ add })}
+      <Sentence label={`How ${of} is curved`}>
+        <Words>{possible === undefined ? `What ${of} adds up to` : of}</Words>
+        <SelectField
+          inline
+          label={`Curve of ${of}`}
+          value={form}
+          options={[
+            { value: 'none', label: 'is not curved' },
+            { value: 'add', label: 'gets more' },
+            { value: 'full', label: 'is full marks from' },
+            { value: 'times', label: 'is taken times' },
+            { value: 'line', label: 'lies on a line' },
+            { value: 'steps', label: 'goes in steps' },
+            { value: 'root', label: 'is ten times its root' },
+          ]}
+          onChange={(next) => void onChange(startOf(next, possible ?? '100'))}
         />
-      )}
-      {value && 'times' in value && (
-        <CurveNumber
-          label={`Times, ${of}`}
-          value={value.times}
-          positive
-          onKeep={(times) => onChange({ times })}
-        />
-      )}
-      {value && 'full' in value && (
-        <CurveNumber
-          label={`${unit === '%' ? 'Percent' : 'Points'} that are full marks, ${of}`}
-          value={value.full}
-          positive
-          onKeep={(full) => onChange({ full })}
-        />
-      )}
+        {value && 'add' in value && (
+          <>
+            <CurveNumber
+              label={`${capital(unit)} more, ${of}`}
+              value={value.add}
+              onKeep={(add) => onChange({ add })}
+            />
+            <Words>{unit} more.</Words>
+          </>
+        )}
+        {value && 'times' in value && (
+          <CurveNumber
+            label={`Times, ${of}`}
+            value={value.times}
+            positive
+            onKeep={(times) => onChange({ times })}
+          />
+        )}
+        {value && 'full' in value && (
+          <>
+            <CurveNumber
+              label={`${capital(unit)} that are full marks, ${of}`}
+              value={value.full}
+              positive
+              onKeep={(full) => onChange({ full })}
+            />
+            <Words>{unit} on.</Words>
+          </>
+        )}
+      </Sentence>
+      {value && 'root' in value && <Soft>64% becomes 80%.</Soft>}
       {value && 'line' in value && <LineFields of={of} value={value} onChange={onChange} />}
       {value && 'steps' in value && <StepFields of={of} value={value} onChange={onChange} />}
-      {value && <Soft>{capital(curveWords(value, possible === undefined ? '%' : ' points'))}.</Soft>}
     </Stack>
   );
 }
@@ -106,12 +115,11 @@ function CurveNumber({ label, value, positive = false, onKeep }: CurveNumberProp
   return (
     <NumberRule
       label={label}
-      shown={label.slice(0, label.indexOf(','))}
       value={value}
       wants={positive ? 'A number above 0.' : 'A number from 0 up.'}
       positive={positive}
       required
-      width={180}
+      width={76}
       onKeep={(text) => onKeep(text!)}
     />
   );
@@ -126,20 +134,25 @@ function LineFields({ of, value: { line }, onChange }: OfForm<LineOf>) {
     const pair = line[key].with(place, text) as [string, string];
     return onChange({ line: { ...line, [key]: pair } });
   };
-  return ([0, 1] as const).map((place) => (
-    <Row key={place} gap="s" align="center" wrap>
-      <CurveNumber
-        label={`${place === 0 ? 'Low' : 'High'} percent, ${of}`}
-        value={line.from[place]}
-        onKeep={(text) => set('from', place, text)}
-      />
-      <CurveNumber
-        label={`becomes, ${place === 0 ? 'low' : 'high'}, ${of}`}
-        value={line.to[place]}
-        onKeep={(text) => set('to', place, text)}
-      />
-    </Row>
-  ));
+  return ([0, 1] as const).map((place) => {
+    const end = place === 0 ? 'Low' : 'High';
+    return (
+      <Sentence key={place} label={`The ${end.toLowerCase()} end of the line of ${of}`}>
+        <CurveNumber
+          label={`${end} percent, ${of}`}
+          value={line.from[place]}
+          onKeep={(text) => set('from', place, text)}
+        />
+        <Words>percent becomes</Words>
+        <CurveNumber
+          label={`becomes, ${end.toLowerCase()}, ${of}`}
+          value={line.to[place]}
+          onKeep={(text) => set('to', place, text)}
+        />
+        <Words>percent{place === 0 ? ', and' : ', all else on the line through both.'}</Words>
+      </Sentence>
+    );
+  });
 }
 
 function StepFields({ of, value: { steps }, onChange }: OfForm<StepsOf>) {
@@ -148,23 +161,26 @@ function StepFields({ of, value: { steps }, onChange }: OfForm<StepsOf>) {
   return (
     <>
       {steps.map(({ from, gives }, place) => (
-        <Row key={place} gap="s" align="center" wrap>
+        <Sentence key={place} label={`Step ${place + 1} of ${of}`}>
+          <Words>From</Words>
           <NumberRule
             label={`From %, step ${place + 1}, ${of}`}
-            shown="From %"
+            width={72}
             value={from}
             wants="A percent from 0 up; steps fall down the list, and the last begins at 0."
             required
             onKeep={(text) => set(place, { from: text! })}
           />
+          <Words>percent on it is</Words>
           <NumberRule
             label={`gives %, step ${place + 1}, ${of}`}
-            shown="gives %"
+            width={72}
             value={gives}
             wants="A percent from 0 up, no more than the step before it gives."
             required
             onKeep={(text) => set(place, { gives: text! })}
           />
+          <Words>percent.</Words>
           {steps.length > 1 && place < steps.length - 1 && (
             <Button
               compact
@@ -174,7 +190,7 @@ function StepFields({ of, value: { steps }, onChange }: OfForm<StepsOf>) {
               Delete
             </Button>
           )}
-        </Row>
+        </Sentence>
       ))}
       <Button
         compact

@@ -1,16 +1,12 @@
 import type { Replace } from '@fidens/core';
-import { Stack } from '@/ui/box';
-import { Choice } from '@/ui/fields/choice';
 import { NumberRule } from '@/ui/fields/number-rule';
-import { Soft } from '@/ui/text';
-import { capital } from '@/wording/words';
-import { NodeChoice } from '../conditions/node-choice';
+import { SelectField } from '@/ui/fields/select-field';
+import { Sentence, Words } from '@/ui/fields/sentence';
 import { sourcesFor } from '../conditions/candidates';
-import { namesIn } from '../names';
+import { NodeChoice } from '../conditions/node-choice';
 import type { RuleEditor } from '../rule';
-import { replaceWords } from './words';
 
-/** Whose value stands for the weakest, how many of them, and whether for what is excused too. */
+/** "The final exam replaces the one lowest of Tests, if it is better": whose value it is, how many, and whether for what is excused too. */
 export const ReplaceEditor: RuleEditor<Replace> = ({ course, category, of, value, onChange }) => {
   const { lowest = 1, excused = false } = value ?? {};
   const set = (fields: Partial<Replace>) => {
@@ -23,8 +19,7 @@ export const ReplaceEditor: RuleEditor<Replace> = ({ course, category, of, value
     });
   };
   return (
-    <Stack gap="s">
-      <Soft>The weakest is replaced by</Soft>
+    <Sentence label={`Replacement in ${of}`}>
       <NodeChoice
         label={`What replaces the weakest of ${of}`}
         none="Nothing"
@@ -33,30 +28,32 @@ export const ReplaceEditor: RuleEditor<Replace> = ({ course, category, of, value
         nodes={sourcesFor(course, category)}
         onChange={(by) => (by === undefined ? onChange(undefined) : set({ by }))}
       />
+      {!value && <Words>replaces the weakest of {of}.</Words>}
       {value && (
         <>
+          <Words>replaces the</Words>
           <NumberRule
             label={`How many lowest, ${of}`}
-            shown="How many lowest"
             value={String(lowest)}
             wants="A whole number from 0 up."
             required
             whole
-            width={160}
+            width={64}
             onKeep={(text) => void set({ lowest: Number(text) })}
           />
-          <Choice
+          <Words>lowest of {of}, if it is better;</Words>
+          <SelectField
+            inline
             label={`Excused work of ${of}`}
             value={excused ? 'too' : 'out'}
             options={[
-              { value: 'out', label: 'Excused work is left out' },
-              { value: 'too', label: 'Excused work has that value' },
+              { value: 'out', label: 'excused work is left out' },
+              { value: 'too', label: 'excused work has its value too' },
             ]}
             onChange={(next) => void set({ excused: next === 'too' })}
           />
-          <Soft>{capital(replaceWords(value, namesIn(course)))}.</Soft>
         </>
       )}
-    </Stack>
+    </Sentence>
   );
 };

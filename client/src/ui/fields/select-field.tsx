@@ -9,6 +9,8 @@ interface SelectFieldProps<T extends string> {
   value: T;
   options: readonly { value: T; label: string }[];
   onChange: (value: T) => void;
+  /** As a part of a sentence: as wide as what is chosen. */
+  inline?: boolean;
 }
 
 /** A choice of one among many, in the browser's own list, which knows the student's keyboard and screen reader. */
@@ -18,11 +20,12 @@ export function SelectField<T extends string>({
   value,
   options,
   onChange,
+  inline = false,
 }: SelectFieldProps<T>) {
   const c = useColours();
   const { dark } = useFidensTheme();
   return (
-    <View style={{ gap: 2, flexGrow: 1, minWidth: 130, maxWidth: 340 }}>
+    <View style={{ gap: 2, maxWidth: inline ? '100%' : 340, ...(!inline && { flexGrow: 1, minWidth: 130 }) }}>
       {shown !== undefined && (
         <Text variant="labelSmall" aria-hidden numberOfLines={1} style={{ color: c.soft }}>
           {shown}
@@ -34,7 +37,9 @@ export function SelectField<T extends string>({
         onChange={({ target }) => onChange(target.value as T)}
         style={{
           height: 44,
-          width: '100%',
+          width: inline ? 'auto' : '100%',
+          maxWidth: '100%',
+          textOverflow: 'ellipsis',
           boxSizing: 'border-box',
           padding: '0 8px',
           borderRadius: 4,
