@@ -80,7 +80,7 @@ test('Record is one tap from anywhere, likeliest pieces first, and finds any', a
 
 test('Loose ends are listed with what must be decided', async ({ page }) => {
   await openSample(page);
-  await page.getByRole('link', { name: /^Loose ends, 4/ }).click();
+  await page.getByRole('link', { name: /^Loose ends, 5/ }).click();
   await expect(page.getByRole('heading', { name: 'Past due without a score' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Fog and soundings: —, missing/ })).toBeVisible();
   await expectAccessible(page);
@@ -291,7 +291,8 @@ test('the Scores page says what is dropped now, narrows its list, and draws the 
     page.getByRole('img', { name: /^The standing went from 87\.5 to 88\.7 over 8 pieces/ }),
   ).toBeVisible();
   const table = page.getByRole('table', { name: 'The standing after each piece' });
-  await expect(table.getByRole('row')).toHaveCount(8);
+  await expect(table.getByRole('row')).toHaveCount(9);
+  await expect(table.getByRole('row').last()).toContainText('The school showed 83.6, beside');
   await expect(table.getByRole('row').nth(3)).toContainText('−1.4');
   await expectAccessible(page);
 });

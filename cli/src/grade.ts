@@ -9,17 +9,19 @@ import {
   type Fault,
   type Figure,
 } from '@fidens/core';
-import { readFileSync } from 'node:fs';
+import { EXPORTS, type Export } from '@fidens/core/writing';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { basename, extname, join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { report } from './report';
 
 const USAGE =
-  'npm run --silent grade -- [--json] [--as-of MOMENT] [--solve ID] [--figure FIGURE] FILE…   (- reads one document a line)';
+  'npm run --silent grade -- [--json] [--as-of MOMENT] [--solve ID] [--figure FIGURE] [--to xlsx|csv|ics|md --out FOLDER] FILE…   (- reads one document a line)';
 
 /** One document to answer: its text, or why it could not be read. */
 type Source = { name: string; text: string } | { name: string; fault: Fault };
 
-function main(): number {
+async function main(): Promise<number> {
   const options = readOptions();
   if (typeof options === 'string') {
     process.stderr.write(`${options}\n${USAGE}\n`);
@@ -36,6 +38,8 @@ function main(): number {
     if (!read.ok || faults.length > 0) {
       status = 2;
       print(options.json ? JSON.stringify({ error: faults }) : faultsText(source.name, faults));
+    } else if (options.to) {
+      await write(read.value, source.name, options.to, options);
     } else if (options.json) {
       const shown = 'figure' in figure ? { figure: figureJson(read.value, figure.figure, options.now) } : {};
       print(JSON.stringify({ ...answer(read.value, options.now, options.solve), ...shown }));
@@ -51,6 +55,8 @@ interface Options {
   now: string;
   solve: string | undefined;
   figure: string | undefined;
+  to: Export | undefined;
+  out: string;
   files: string[];
 }
 
@@ -64,17 +70,30 @@ function readOptions(): Options | string {
         'as-of': { type: 'string' },
         solve: { type: 'string' },
         figure: { type: 'string' },
+        to: { type: 'string' },
+        out: { type: 'string' },
       },
     });
     const now = values['as-of'] ?? new Date().toISOString();
     if (!isRealMoment(now))
       return `--as-of takes a moment such as 2026-10-20T12:00:00Z, not "${String(now)}".`;
     if (positionals.length === 0) return 'Name at least one course file.';
-    const { json = false, solve, figure } = values;
-    return { json, now, solve, figure, files: positionals };
+    const { json = false, solve, figure, out = '.' } = values;
+    const to = EXPORTS.find(({ name }) => name === values.to);
+    if (values.to !== undefined && !to)
+      return `--to takes one of ${EXPORTS.map(({ name }) => name).join(', ')}, not "${values.to}".`;
+    return { json, now, solve, figure, to, out, files: positionals };
   } catch (error) {
     return (error as Error).message;
   }
+}
+
+/** Writes a course for another program, into a file that is named as its own is. */
+async function write(course: Course, source: string, to: Export, { out, now }: Options): Promise<void> {
+  mkdirSync(out, { recursive: true });
+  const file = join(out, `${basename(source, extname(source))}.${to.name}`);
+  writeFileSync(file, await to.write(course, now));
+  print(`${file}: ${to.title}`);
 }
 
 /** The figure that is asked about: the one that is named, else the course's own; or why it is none. */
@@ -111,4 +130,6 @@ function print(text: string): void {
   process.stdout.write(`${text}\n`);
 }
 
-process.exitCode = main();
+void main().then((status) => {
+  process.exitCode = status;
+});

@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 const HOME = join(__dirname, '..', '..');
@@ -119,6 +120,25 @@ describe('the command line', () => {
     const wrong = grade(['--json', ...AS_OF, '--figure', 'Q', ECOLOGY]);
     expect(wrong.status).toBe(2);
     expect(JSON.parse(wrong.lines[0]!).error[0]).toMatchObject({ at: 'figure' });
+  });
+
+  it('writes each form for other programs into a folder, one file a course', () => {
+    const out = mkdtempSync(join(tmpdir(), 'fidens-out-'));
+    for (const form of ['xlsx', 'csv', 'ics', 'md']) {
+      const { status, stdout } = grade(['--to', form, '--out', out, ...AS_OF, ECOLOGY]);
+      expect([status, stdout.trim().split(': ')[0]]).toEqual([0, join(out, `coastal-ecology.${form}`)]);
+    }
+    expect(readdirSync(out).sort()).toEqual(
+      ['csv', 'ics', 'md', 'xlsx'].map((form) => `coastal-ecology.${form}`),
+    );
+    expect(readFileSync(join(out, 'coastal-ecology.xlsx')).subarray(0, 2).toString()).toBe('PK');
+    expect(readFileSync(join(out, 'coastal-ecology.md'), 'utf8')).toContain('| standing | 88.7 B+ |');
+    rmSync(out, { recursive: true });
+    const wrong = grade(['--to', 'doc', ECOLOGY]);
+    expect([wrong.status, wrong.stderr]).toEqual([
+      2,
+      expect.stringContaining('--to takes one of xlsx, csv, ics, md'),
+    ]);
   });
 
   it('says how it is used, and exits with 2', () => {
