@@ -1,5 +1,5 @@
 import type { Assessment, Category, Combine, Course, CourseNode, Drop, Moment } from '../document/course';
-import { find, isCounted, isDeduction, type Deduction } from '../document/tree';
+import { find, isCounted, isDeduction, type Deduction, type Placed } from '../document/tree';
 import { addUp, gain, highest, unit } from '../grading/add-up';
 import { adjusted, adjustmentIn, finished } from '../grading/adjustment';
 import {
@@ -42,6 +42,14 @@ export interface Item {
   readonly isOwn: boolean;
   /** What it was added up from, of a category. */
   readonly group: Group | undefined;
+  /** What it adds to its category by each weight that it was asked about. */
+  readonly members: KnownMember[];
+}
+
+interface KnownMember {
+  readonly combine: Combine;
+  readonly weight: number | undefined;
+  readonly member: Member<number>;
 }
 
 type Valued = Pick<Item, 'value' | 'size' | 'holdsUp' | 'isAway' | 'isOwn' | 'group'>;
@@ -79,6 +87,8 @@ export class Standings {
   readonly #known = new WeakMap<CourseNode, Known[]>();
   readonly #rationals = new Map<string, Rational>();
   readonly #weights = new WeakMap<Rational, number>();
+  /** Where sources were found: their places among the children, from the root down. */
+  readonly #ways = new Map<string, readonly number[]>();
   readonly #schemes = new WeakMap<object, Weighed[]>();
 
   /** @param now - the moment at which overdue work is judged */
@@ -133,6 +143,7 @@ export class Standings {
       isAway,
       isOwn,
       group,
+      members: [],
     };
   }
 
@@ -190,6 +201,7 @@ export class Standings {
       isAway,
       isOwn,
       group,
+      members: [],
     };
     known.push({ under, isEmpty, item });
     this.#known.set(node, known);
@@ -252,9 +264,19 @@ export class Standings {
     };
   }
 
+  /** A node and its place, most often the one where it was found before. */
+  #foundAgain(course: Course, id: string): Placed | undefined {
+    const known = this.#ways.get(id);
+    const again = known && along(course, known, id);
+    if (again) return again;
+    const placed = find(course, id);
+    if (placed) this.#ways.set(id, wayOf(placed));
+    return placed;
+  }
+
   /** The value of a node wherever it stands; nothing where it is not counted. */
   #sourceOf(id: string, course: Course): number | undefined {
-    const placed = find(course, id);
+    const placed = this.#foundAgain(course, id);
     if (!placed || !isCounted(placed)) return undefined;
     const { node, ancestors } = placed;
     const parent = ancestors.at(-1);
@@ -306,10 +328,10 @@ export class Standings {
     for (let index = 0; index < items.length; index += 1) {
       const item = items[index]!;
       const weight = weights ? weights[index] : item.near;
-      const isRevived = by !== undefined && replace!.excused && canRevive(item);
+      const isRevived = by !== undefined && replace!.excused === true && canRevive(item);
       const value = isRevived ? by : item.value;
       const counts = value !== undefined && weighs(combine, weight);
-      members.push(counts ? memberOf(combine, value, weight, item.size) : undefined);
+      members.push(counts ? memberOf(combine, value, weight, item, isRevived) : undefined);
     }
     if (by !== undefined) replaceLowest(category, items, members, by);
     let [numerator, denominator, size] = [0, 0, 0];
@@ -404,6 +426,22 @@ function areSame(base: readonly Item[], other: readonly Item[]): boolean {
 
 const NO_DROP: Required<Drop> = { lowest: 0, highest: 0, by: 'percent', when: 'always' };
 
+function wayOf({ node, ancestors }: Placed): number[] {
+  return ancestors.map(({ children }, depth) => children.indexOf(ancestors[depth + 1] ?? node));
+}
+
+/** The node at the end of a way, if it is the one that is looked for. */
+function along(course: Course, way: readonly number[], id: string): Placed | undefined {
+  const ancestors: Category[] = [];
+  let node: CourseNode | undefined = course.root;
+  for (const place of way) {
+    if (node?.kind !== 'category') return undefined;
+    ancestors.push(node);
+    node = node.children[place];
+  }
+  return node?.id === id ? { node, ancestors } : undefined;
+}
+
 function isEmptyIn({ combine }: Category, child: CourseNode): boolean {
   if (child.kind === 'assessment' || child.children.length > 0 || child.planned) return false;
   return combine !== undefined && combine !== 'points' && !child.extraCredit;
@@ -423,9 +461,24 @@ function weighs(combine: Combine, weight: number | undefined): boolean {
   return weight === undefined ? combine === 'points' : weight !== 0;
 }
 
-function memberOf(combine: Combine, value: number, weight: number | undefined, size: number): Member<number> {
+function memberOf(
+  combine: Combine,
+  value: number,
+  weight: number | undefined,
+  { size, members }: Item,
+  isRevived: boolean,
+): Member<number> {
+  if (!isRevived)
+    for (const known of members)
+      if (known.weight === weight && known.combine === combine) return known.member;
   const denominator = unit(combine, weight, size, floating);
-  return { worth: { value, size }, numerator: gain(combine, value, denominator, floating), denominator };
+  const member = {
+    worth: { value, size },
+    numerator: gain(combine, value, denominator, floating),
+    denominator,
+  };
+  if (!isRevived) members.push({ combine, weight, member });
+  return member;
 }
 
 /** Puts a source's value in the place of the lowest. */

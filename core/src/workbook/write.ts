@@ -32,8 +32,7 @@ export async function writeWorkbook({ sheets, names, asValues }: Workbook): Prom
         if (cell instanceof Date) {
           target.value = cell;
           target.numFmt = 'yyyy-mm-dd hh:mm';
-        } else if (typeof cell === 'object')
-          target.value = { formula: cell.formula() };
+        } else if (typeof cell === 'object') target.value = { formula: cell.formula() };
         else target.value = cell;
       });
       if (index === 0) row.font = { bold: true };

@@ -33,7 +33,8 @@ function theWorker(): Worker {
 }
 
 /**
- * The answer to a question about the school's side, found off the page's own thread. While it is on its way the last one stays.
+ * The answer to a question about the school's side, found off the page's own thread. While it is on its way the last one stays, as long as it
+ * is about the same course as it stands: what is told of pieces must not be told of ones that are gone.
  *
  * @param question - the same object as long as it is the same question; nothing while there is none
  */
@@ -68,7 +69,7 @@ export function useSchoolAnswer(question: SchoolQuestion | undefined) {
     setAgain((times) => times + 1);
   }, []);
   return {
-    answer: question ? answered?.answer : undefined,
+    answer: question && answered?.question.course === question.course ? answered.answer : undefined,
     isCurrent: question !== undefined && answered?.question === question,
     failed,
     retry,
