@@ -223,3 +223,19 @@ test('a course is replaced by a file after its differences are seen; one that is
     page.getByRole('list', { name: 'Changes, the newest first' }).getByRole('listitem'),
   ).toHaveCount(1);
 });
+
+test('a course leaves for other programs: a spreadsheet, a table, a calendar, a page', async ({ page }) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await openPage(page, 'Rules');
+  await unfold(page, 'As a file or on paper');
+  const starts = {
+    'A spreadsheet with live formulas': 'PK',
+    'A table of pieces': 'Name,Category,Due',
+    'A calendar of due days': 'BEGIN:VCALENDAR',
+    'Where I stand, as text': '# Coastal Ecology',
+  };
+  for (const [button, start] of Object.entries(starts))
+    expect(readFileSync(await save(page, button), 'utf8').slice(0, start.length)).toBe(start);
+  await expectAccessible(page);
+});

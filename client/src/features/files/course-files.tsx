@@ -16,8 +16,10 @@ import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
 import { LinkButton } from '@/ui/link-button';
-import { Soft } from '@/ui/text';
+import { Soft, Wrong } from '@/ui/text';
+import { exported } from './export-question';
 import { ChangePreview } from '@/course-ui/change-preview';
+import { useNow } from '@/data/session';
 
 /** The course as a file: whole, or its rules alone to hand on; and another file in its place. */
 export function CourseFiles({ course }: CoursePageProps) {
@@ -40,6 +42,7 @@ export function CourseFiles({ course }: CoursePageProps) {
           Save a rule sheet
         </Button>
       </Row>
+      <ForOthers document={document} />
       <OpenCourseFile label="Replace this course by a file" onOpen={setFile} />
       {file && (
         <ChangePreview
@@ -56,11 +59,53 @@ export function CourseFiles({ course }: CoursePageProps) {
   );
 }
 
+/** The forms in which other programs open a course. */
+const FORMS = [
+  { form: 'xlsx', label: 'A spreadsheet with live formulas' },
+  { form: 'csv', label: 'A table of pieces' },
+  { form: 'ics', label: 'A calendar of due days' },
+  { form: 'md', label: 'Where I stand, as text' },
+] as const;
+
+/** The course for other programs; each is written when it is asked for. */
+function ForOthers({ document }: { document: Course }) {
+  const now = useNow();
+  const [busy, setBusy] = useState<string>();
+  const [failed, setFailed] = useState<string>();
+  const save = async (form: (typeof FORMS)[number]['form']) => {
+    setBusy(form);
+    setFailed(undefined);
+    try {
+      saveBlob(await exported(document, form, now), document.title, form);
+    } catch (error) {
+      setFailed((error as Error).message);
+    }
+    setBusy(undefined);
+  };
+  return (
+    <Stack gap="s">
+      <Soft>For other programs; in the spreadsheet every number is a formula.</Soft>
+      <Row gap="s" wrap>
+        {FORMS.map(({ form, label }) => (
+          <Button key={form} mode="outlined" loading={busy === form} onPress={() => void save(form)}>
+            {label}
+          </Button>
+        ))}
+      </Row>
+      {failed !== undefined && <Wrong>{failed} Nothing was saved.</Wrong>}
+    </Stack>
+  );
+}
+
 /** Hands a course out as a file of some format. */
 export function saveFile(document: Course, name: string, format: Format = COURSE_FILE): void {
+  saveBlob(new Blob([format.write(document)], { type: format.mediaType }), name, format.extensions[0]!);
+}
+
+function saveBlob(blob: Blob, name: string, extension: string): void {
   const link = window.document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([format.write(document)], { type: format.mediaType }));
-  link.download = `${name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '')}.${format.extensions[0]}`;
+  link.href = URL.createObjectURL(blob);
+  link.download = `${name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '')}.${extension}`;
   link.click();
   URL.revokeObjectURL(link.href);
 }
