@@ -5,6 +5,7 @@ import { askAlong, useAlongQuestion } from '@/data/along';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row } from '@/ui/box';
+import { capital } from '@/wording/words';
 
 /**
  * Asks, before a change leaves rules naming what is gone, whether these rules go too. It holds the focus until it is answered; Escape leaves
@@ -35,7 +36,8 @@ export function AlongQuestionDialog() {
             A rule names this
           </Text>
           <Text variant="bodyMedium">
-            {question && `${question.along.rules.map(hangingWords).join('; ')}. Without it that cannot stay.`}
+            {question &&
+              `${capital(question.along.rules.map(hangingWords).join('; '))}. Without it that cannot stay.`}
           </Text>
           <Row gap="s" wrap>
             <Button mode="outlined" onPress={close}>
