@@ -27,6 +27,11 @@ async function copyFromSchool(page: Page, context: BrowserContext, course: strin
   await page.bringToFront();
 }
 
+/** That what has the keyboard is something on the page, and not the page's body. */
+async function expectFocusKept(page: Page): Promise<void> {
+  await expect.poll(() => page.evaluate(() => document.activeElement !== document.body)).toBe(true);
+}
+
 /** Opens a course of the sample student on its school's side. */
 async function openSchool(page: Page, title: string): Promise<void> {
   await openSample(page);
@@ -201,6 +206,8 @@ test('by keyboard alone: the figure, why it differs, the note', async ({ page })
   await page.keyboard.press('Enter');
   await page.keyboard.type('55.9');
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: 'The school shows 55.9 · why?' })).toBeVisible();
+  await expectFocusKept(page);
   await page.getByRole('link', { name: 'The school shows 55.9 · why?' }).focus();
   await page.keyboard.press('Enter');
   await expect(likeliest(page)).toBeVisible();
@@ -213,6 +220,30 @@ test('by keyboard alone: the figure, why it differs, the note', async ({ page })
   await expect(keep).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByText('Noted: It counts Quiz 3 as zero', { exact: false })).toBeVisible();
+  await expectFocusKept(page);
+});
+
+test('on a phone of 320 pixels by touch: a doubtful row is asked about, and nothing of it is taken unasked', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 320, height: 640 });
+  await openSchool(page, 'Coastal Ecology');
+  await page.getByRole('button', { name: 'or type it off' }).click();
+  await page
+    .getByLabel('The school’s list, a row or a cell a line')
+    .fill('Name\tScore\tOut of\nEelgras surv. (field)\t18\t20\nSet 3\t39\t40');
+  await page.getByRole('button', { name: 'Read it' }).click();
+  const score = page.getByRole('radiogroup', { name: 'Score of Eelgrass survey' });
+  await expect(score.getByRole('radio', { name: 'Score here: open' })).toBeChecked();
+  await expectFocusKept(page);
+  await page.getByRole('button', { name: 'Yes, this one is “Eelgras surv. (field)”' }).click();
+  await expect(score.getByRole('radio', { name: 'at the school: 18 of 20' })).toBeChecked();
+  await expectFocusKept(page);
+  await page.getByRole('button', { name: /^See what \d changes? do/ }).click();
+  await expectFocusKept(page);
+  await page.getByRole('button', { name: 'Take it over' }).click();
+  await expect(page.getByRole('button', { name: 'Paste its list' })).toBeVisible();
+  await expectFocusKept(page);
 });
 
 test('the grade that was given stands in the term and its GPA, and the course says where the record differs', async ({

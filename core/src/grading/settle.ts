@@ -63,6 +63,11 @@ export function policiesBelow(
   };
 }
 
+/** The policies in force for what stands in some categories, from the root down. */
+export function policiesAt(course: Course, ancestors: readonly Category[]): InheritedPolicies {
+  return ancestors.reduce((policies, above) => policiesBelow(above, policies), coursePolicies(course));
+}
+
 /**
  * What a listed piece counts as, by its record, the policies in force and the calendar.
  *

@@ -52,19 +52,27 @@ export function weightingsOf<C extends Weighable>(
     const only = [{ scheme: undefined, weights: own, moved: NONE_MOVED }];
     return () => only;
   }
-  const schemes = (source.schemes ?? []).map(({ name, weights }) => ({
+  const listed = writtenWeightings(children, source);
+  const still = listed.map((weighting) => ({ ...weighting, moved: NONE_MOVED }));
+  const gone = new Set(combine === 'weights' ? children.filter(isGone) : []);
+  if (gone.size === 0) return () => still;
+  const moving = listed.map(({ scheme, weights }) => moveWeights(children, scheme, weights, gone));
+  return (revives) => (revives && source.replace?.excused ? still : moving);
+}
+
+/** The weights of a category as they are written: its own, then those of each scheme. */
+export function writtenWeightings(
+  children: readonly Weighable[],
+  { schemes = [] }: Category,
+): Omit<Weighting, 'moved'>[] {
+  const ofSchemes = schemes.map(({ name, weights }) => ({
     scheme: name,
     weights: children.map(({ id, weight }) => {
       const named = schemeWeight(weights, id);
       return named === undefined ? weight : rational(named);
     }),
   }));
-  const listed = [{ scheme: undefined, weights: own }, ...schemes];
-  const still = listed.map((weighting) => ({ ...weighting, moved: NONE_MOVED }));
-  const gone = new Set(combine === 'weights' ? children.filter(isGone) : []);
-  if (gone.size === 0) return () => still;
-  const moving = listed.map(({ scheme, weights }) => moveWeights(children, scheme, weights, gone));
-  return (revives) => (revives && source.replace?.excused ? still : moving);
+  return [{ scheme: undefined, weights: children.map(({ weight }) => weight) }, ...ofSchemes];
 }
 
 function moveWeights(

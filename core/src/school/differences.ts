@@ -54,12 +54,12 @@ export interface Difference {
   readonly edits: readonly Edit[];
 }
 
-/** Everything that one difference can be in a course, but for scores, which are searched for (`scores.ts`). */
+/** Everything that one difference can be in a course, but for scores, which are searched for (`score-search.ts`). */
 export function differencesIn(course: Course, now: Moment): Difference[] {
   return new Lister(course, now).list();
 }
 
-const REGULAR_POLICY = { counts: 'nothing' } as const;
+const LEFT_OUT = { counts: 'nothing' } as const;
 const WHOLE_PERCENT = { step: '1', mode: 'half-up' } as const;
 const SCORED_ZERO = { status: 'scored', score: { points: '0' }, late: undefined } as const;
 
@@ -117,8 +117,8 @@ class Lister {
     this.#add('blank-zero', root.id, this.#unsettled.map(zero));
     const categories = this.#placed.flatMap(({ node }) => (node.kind === 'category' ? [node] : []));
     this.#add('missing-left-out', root.id, [
-      courseSetting({ policy: { ...policy, missing: REGULAR_POLICY } }),
-      ...categories.flatMap(({ id, missing }) => (missing ? [setting(id, { missing: REGULAR_POLICY })] : [])),
+      courseSetting({ policy: { ...policy, missing: LEFT_OUT } }),
+      ...categories.flatMap(({ id, missing }) => (missing ? [setting(id, { missing: LEFT_OUT })] : [])),
     ]);
     const emptied = this.#emptyZero();
     this.#add('empty-zero', root.id, takingAlong(this.course, emptied)?.edits ?? emptied);

@@ -47,7 +47,7 @@ export interface FigureAnswer {
 
 /** More is not told. */
 const MOST_EXPLANATIONS = 20;
-/** More pairs are not looked at; a course of sixty pieces has about half as many. */
+/** More pairs are not looked at; a course of sixty pieces has about a fifth of that. */
 const MOST_PAIRS = 300_000;
 
 /**
@@ -279,7 +279,7 @@ function reasonOf(derivation: Derivation): string {
       if (part.derivation) visit(part.derivation);
       else if (part.worth && TAKES_PART.has(part.role))
         lines.push(
-          `${part.node.name} ${part.worth.value.toFraction()} ${shares.get(part)?.toFraction() ?? part.role}`,
+          `${part.node.id} ${part.worth.value.toFraction()} ${shares.get(part)?.toFraction() ?? part.role}`,
         );
     }
   };

@@ -2,7 +2,7 @@ import type { Course, Figure, Scale, SchoolFigure } from '../document/course';
 import type { Derivation } from '../grading/combine';
 import { bandOf, courseLetters, letterOf, lettersOf, rounded, type Letters } from '../grading/letter';
 import { OUTLOOKS, type OutlookName, type Outlooks } from '../grading/outlook';
-import { isDecimal, shortestDecimal, typedDecimal } from '../numbers/decimal';
+import { isDecimal, typedDecimal } from '../numbers/decimal';
 import { HUNDRED, ONE, rational, toFloat, type Rational } from '../numbers/rational';
 
 /** A figure as it is read off: "84.6", "B+", "412/480". */
@@ -38,7 +38,7 @@ export function readFigure(
 const same = (label: string) => label.toLowerCase().replace(/[−–]/g, '-');
 
 /** A figure without when it was seen and what was noted of it. */
-export function figureOf(school: SchoolFigure): Figure {
+function figureOf(school: SchoolFigure): Figure {
   const { seen: _seen, note: _note, ...figure } = school;
   return figure;
 }
@@ -47,7 +47,7 @@ export function figureOf(school: SchoolFigure): Figure {
  * What values a figure is shown for, fractions of one: those from `from` on and below `below`, or, where both are the same, that one alone.
  * Nothing of a letter, which the scale decides.
  */
-export interface Window {
+interface Window {
   readonly from: Rational;
   readonly below: Rational;
 }
@@ -68,7 +68,7 @@ export function windowOf(figure: Figure): Window | undefined {
   return { from: shown.sub(step.div(rational('2'))).div(HUNDRED), below: shown.add(step).div(HUNDRED) };
 }
 
-export function isWithin(value: Rational, { from, below }: Window): boolean {
+function isWithin(value: Rational, { from, below }: Window): boolean {
   const order = value.compare(from);
   return order === 0 || (order > 0 && value.compare(below) < 0);
 }
@@ -94,18 +94,6 @@ export function agreeing(found: Outlooks, figure: Figure): OutlookName[] {
         (window !== undefined && isWithin(rounded(value, letters), window)))
     );
   });
-}
-
-/** Whether two figures are the same one. */
-export function isSameFigure(a: Figure, b: Figure): boolean {
-  return figureText(a) === figureText(b);
-}
-
-/** A figure in its one form, its percent with the digits that are seen. */
-export function withSeen(figure: Figure, seen: string): SchoolFigure {
-  if ('earned' in figure)
-    return { earned: shortestDecimal(figure.earned), possible: shortestDecimal(figure.possible), seen };
-  return { ...figure, seen };
 }
 
 /** The figure of a course, if its school has shown one. */

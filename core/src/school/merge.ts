@@ -68,37 +68,20 @@ export function changesNoPolicy({ edits }: Difference): boolean {
 
 /** Whether two differences are about the same field, or one about what the other takes away or doubles. */
 export function meddle(one: Difference, other: Difference): boolean {
-  const touched = new Map<string, Set<string>>();
-  for (const edit of one.edits) {
-    const fields = fieldsIn(edit);
-    for (const [id, names] of fields) {
-      const known = touched.get(id) ?? new Set();
-      names.forEach((name) => known.add(name));
-      touched.set(id, known);
-    }
-  }
-  return other.edits.some((edit) =>
-    fieldsIn(edit).some(([id, names]) => {
-      const known = touched.get(id);
-      return (
-        known !== undefined &&
-        (known.has('*') || names.includes('*') || names.some((name) => known.has(name)))
-      );
-    }),
+  const touched = touchedBy(one);
+  return touchedBy(other).some(([id, field]) =>
+    touched.some(([known, name]) => known === id && (name === '*' || field === '*' || name === field)),
   );
 }
 
-/** What an edit is about: ids with the names of fields; `*` is all of a node. */
-function fieldsIn(edit: Difference['edits'][number]): (readonly [string, readonly string[]])[] {
-  switch (edit.op) {
-    case 'set':
-      return [[edit.id, [...Object.keys(edit.set), ...(edit.unset ?? [])]]];
-    case 'course':
-      return [['', [...Object.keys(edit.set), ...(edit.unset ?? [])]]];
-    case 'add':
-      // A copy is of the piece as it is recorded.
-      return [[edit.node.id.replace(/-\d+$/, ''), ['*']]];
-    default:
-      return [[edit.id, ['*']]];
-  }
+/** What a difference is about: ids, each with the name of a field; `*` is all of a node. */
+function touchedBy({ code, at, edits }: Difference): (readonly [string, string])[] {
+  const touched = edits.flatMap((edit): (readonly [string, string])[] => {
+    if (edit.op === 'add') return [[edit.node.id, '*']];
+    if (edit.op !== 'set' && edit.op !== 'course') return [[edit.id, '*']];
+    const id = edit.op === 'set' ? edit.id : '';
+    return [...Object.keys(edit.set), ...(edit.unset ?? [])].map((field) => [id, field] as const);
+  });
+  // A copy is of the piece as it is recorded.
+  return code === 'twice' ? [...touched, [at as string, '*']] : touched;
 }

@@ -6,13 +6,13 @@ import {
   type Figure,
   type Moment,
 } from '../document/course';
-import { find, walk } from '../document/tree';
+import { find } from '../document/tree';
 import { setting } from '../editing/edit';
 import { deriveCategory } from '../grading/combine';
 import { courseLetters } from '../grading/letter';
 import { STANDING } from '../grading/outlook';
 import { planCourse, type Plan } from '../grading/plan';
-import { coursePolicies, policiesBelow, recordOf } from '../grading/settle';
+import { policiesAt, recordOf } from '../grading/settle';
 import { shortestDecimal } from '../numbers/decimal';
 import { decimalText, rational, toFloat, type Rational } from '../numbers/rational';
 import { firstWhere } from '../search/grid';
@@ -147,12 +147,8 @@ export function scoreDifference(piece: Assessment, score: string): Difference {
 }
 
 function recordedPoints(course: Course, piece: Assessment, now: Moment): Rational {
-  const placed = [...walk(course)].find(({ node }) => node.id === piece.id)!;
-  const under = placed.ancestors.reduce(
-    (policies, above) => policiesBelow(above, policies),
-    coursePolicies(course),
-  );
-  const { entered, size } = recordOf(piece, course, now, under);
+  const { ancestors } = find(course, piece.id)!;
+  const { entered, size } = recordOf(piece, course, now, policiesAt(course, ancestors));
   return entered!.mul(size);
 }
 

@@ -5,6 +5,7 @@ import { adjusted, adjustmentIn, finished } from '../grading/adjustment';
 import {
   coursePolicies,
   percentOf,
+  policiesAt,
   policiesBelow,
   recordOf,
   type InheritedPolicies,
@@ -280,10 +281,7 @@ export class Standings {
     if (!placed || !isCounted(placed)) return undefined;
     const { node, ancestors } = placed;
     const parent = ancestors.at(-1);
-    const under = ancestors.reduce(
-      (policies, above) => policiesBelow(above, policies),
-      coursePolicies(course),
-    );
+    const under = policiesAt(course, ancestors);
     return this.#item(node, parent !== undefined && isEmptyIn(parent, node), under, course).value;
   }
 

@@ -1,6 +1,5 @@
 import type { PlannedCategory, PlannedPiece } from '../grading/plan';
-import { rational, type Rational } from '../numbers/rational';
-import { schemeWeight } from '../rules/schemes';
+import type { Rational } from '../numbers/rational';
 import { sure } from './terms';
 
 /** A value, or that of the source where it is among the lowest and below it. */
@@ -61,19 +60,6 @@ export function whyAsValues({
   if (replacement?.source.kind === 'piece' && replacement.source.origin === 'empty')
     return 'what replaces is not listed yet';
   return undefined;
-}
-
-/** The weights of a category as they are written: its own, and those of each scheme. */
-export function listedWeightings({ children, source }: PlannedCategory) {
-  const own = { scheme: undefined as string | undefined, weights: children.map(({ weight }) => weight) };
-  const schemes = (source.schemes ?? []).map(({ name, weights }) => ({
-    scheme: name,
-    weights: children.map(({ id, weight }) => {
-      const named = schemeWeight(weights, id);
-      return named === undefined ? weight : rational(named);
-    }),
-  }));
-  return [own, ...schemes];
 }
 
 function equalOrNone(a: Rational | undefined, b: Rational | undefined): boolean {

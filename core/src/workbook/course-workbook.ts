@@ -12,13 +12,13 @@ import {
   type PlannedRequirement,
 } from '../grading/plan';
 import { childIn } from '../grading/requirement';
-import { isWeighed } from '../grading/weighting';
+import { isWeighed, writtenWeightings } from '../grading/weighting';
 import { exact } from '../numbers/arithmetic';
 import { fractionOfPercent, ONE, rational, toFloat, ZERO, type Rational } from '../numbers/rational';
 import { bendingOf } from '../rules/curve/bend';
 import { penaltyOf } from '../rules/late/lateness';
 import { missingValue } from '../rules/missing';
-import { listedWeightings, openIn, replaced, same, whyAsValues } from './carry';
+import { openIn, replaced, same, whyAsValues } from './carry';
 import { missingPolicies, pointsOf } from './facts';
 import { formula, Sheet, type Cell, type Workbook } from './sheet';
 import { cappedTerm, curvedTerm, lateTerm, roundedTerm, sure, term } from './terms';
@@ -297,7 +297,7 @@ class Writer {
   }
 
   #formulas(category: PlannedCategory): void {
-    const sums = listedWeightings(category).map(({ scheme, weights }) =>
+    const sums = writtenWeightings(category.children, category.source).map(({ scheme, weights }) =>
       this.#block(category, scheme, weights),
     );
     const row = this.#course.add('counts', category.id);

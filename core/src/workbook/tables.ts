@@ -8,16 +8,7 @@ import { OUTLOOKS, outlooks } from '../grading/outlook';
 import { reach } from '../search/reach';
 
 /** The heads of a table of pieces: those by which a list is read back in. */
-export const TABLE_HEADS = [
-  'Name',
-  'Category',
-  'Due',
-  'Score',
-  'Out of',
-  'Status',
-  'Weight',
-  'Counts',
-] as const;
+const TABLE_HEADS = ['Name', 'Category', 'Due', 'Score', 'Out of', 'Status', 'Weight', 'Counts'] as const;
 
 /** The pieces of a course between commas (RFC 4180): decimals with points, days in the reader's own time. */
 export function piecesCsv(course: Course): string {

@@ -1,5 +1,5 @@
 import type { Rounding } from '../numbers/arithmetic';
-import { HUNDRED, type Rational } from '../numbers/rational';
+import type { Rational } from '../numbers/rational';
 import type { Bending } from '../rules/curve/bend';
 import type { Penalty } from '../rules/late/lateness';
 
@@ -55,6 +55,3 @@ export function roundedTerm(x: string, round: Rounding<Rational> | undefined): s
       return `ROUND(${steps},0)*${step}`;
   }
 }
-
-/** A value in percent. */
-export const inPercent = (x: string) => `${x}*${term(HUNDRED)}`;

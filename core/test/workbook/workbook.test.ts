@@ -11,7 +11,6 @@ import { courseLetters, letterOf } from '../../src/grading/letter';
 import { outlooks } from '../../src/grading/outlook';
 import { HUNDRED, toFloat } from '../../src/numbers/rational';
 import { courseWorkbook } from '../../src/workbook/course-workbook';
-import { serial } from '../../src/workbook/facts';
 import type { Workbook } from '../../src/workbook/sheet';
 import { randomCourse } from '../random-course';
 import { NOW } from '../sample';
@@ -28,6 +27,9 @@ const CASES: readonly Course[] = ['plain', 'conditions-plain'].flatMap((name) =>
       return checked.value;
     }),
 );
+
+/** A moment as a spreadsheet's calendar has it: days since the last but one of 1899. */
+const serial = (moment: Date) => moment.getTime() / 86_400_000 + 25_569;
 
 /** A workbook as another program computes it. */
 function computed({ sheets, names }: Workbook) {

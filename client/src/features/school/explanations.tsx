@@ -2,6 +2,8 @@ import {
   differenceWords,
   explanationWords,
   figureText,
+  OUTLOOKS,
+  rational,
   schoolFigure,
   type Course,
   type Difference,
@@ -18,7 +20,7 @@ import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Soft, Wrong } from '@/ui/text';
-import { changedSumWords, givesWords } from '@/wording/school-words';
+import { awayWords, changedSumWords, givesWords } from '@/wording/school-words';
 import { OUTLOOK_NAMES, plural } from '@/wording/words';
 import { ExplanationActions } from './explanation-actions';
 import { useSchoolAnswer } from './school-question';
@@ -96,11 +98,9 @@ function Searching() {
 }
 
 function Nothing({ answer: { away, agrees, shown } }: { answer: PlainFigureAnswer }) {
-  const far = (['standing', 'floor', 'ceiling', 'forecast'] as const).flatMap((name) => {
+  const far = OUTLOOKS.flatMap((name) => {
     const by = away[name];
-    return by === undefined || Number(by) === 0
-      ? []
-      : [`${Math.abs(Number(by)).toFixed(1)} ${Number(by) < 0 ? 'below' : 'above'} the ${name}`];
+    return by === undefined || Number(by) === 0 ? [] : [`${awayWords(rational(by))} than the ${name}`];
   });
   return (
     <Stack gap="xs">

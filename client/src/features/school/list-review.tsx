@@ -13,7 +13,7 @@ import {
 } from '@fidens/core';
 import { useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
-import { Text } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
 import { ChangePreview } from '@/course-ui/change-preview';
 import type { CoursePageProps } from '@/model/course-page';
 import { newId } from '@/model/new-id';
@@ -26,6 +26,7 @@ import { SelectField } from '@/ui/fields/select-field';
 import { Fold } from '@/ui/fold';
 import { onKeys } from '@/ui/keys';
 import { Soft } from '@/ui/text';
+import { toggled } from '@/ui/toggled';
 import { dayWords, plural } from '@/wording/words';
 
 /** One side of a difference, days as people write them. */
@@ -61,10 +62,10 @@ export function ListReview({ course, compared, isCurrent, said, onSay, onDone }:
   const [isShown, setIsShown] = useState(false);
   const { document } = course;
   const { pairs, onlyThere, onlyHere } = compared;
-  const turn = (key: string) =>
-    setTurned(new Set(turned.has(key) ? [...turned].filter((each) => each !== key) : [...turned, key]));
+  const turn = (key: string) => setTurned(toggled(turned, key));
+  // Of what is doubtful nothing is taken unasked.
   const isTaken = (pair: Pair, difference: FieldDifference) =>
-    difference.isNews !== turned.has(takenKey(pair.piece, difference.field));
+    (difference.isNews && pair.isSure) !== turned.has(takenKey(pair.piece, difference.field));
   const isAdded = ({ row, again }: OnlyThere) => (again === undefined) !== turned.has(`line ${row.line}`);
   const homeOf = ({ row, parent }: OnlyThere) => homes.get(row.line) ?? parent;
   const differing = pairs.filter(
@@ -72,20 +73,31 @@ export function ListReview({ course, compared, isCurrent, said, onSay, onDone }:
   );
   const doubtful = pairs.filter((pair) => !pair.isSure && !differing.includes(pair));
   const same = pairs.filter((pair) => !differing.includes(pair));
-  const choice: ListChoice = {
-    taken: new Set(
-      pairs.flatMap((pair) =>
-        pair.differences
-          .filter((each) => isTaken(pair, each))
-          .map(({ field }) => takenKey(pair.piece, field)),
-      ),
+  const taken = new Set(
+    pairs.flatMap((pair) =>
+      pair.differences.filter((each) => isTaken(pair, each)).map(({ field }) => takenKey(pair.piece, field)),
     ),
+  );
+  const isConfirmed = ({ piece, isSure, differences }: Pair) =>
+    isSure || differences.some(({ field }) => taken.has(takenKey(piece, field)));
+  const choice: ListChoice = {
+    taken,
     added: new Map(onlyThere.filter(isAdded).map((each) => [each.node.id, homeOf(each)])),
-    confirmed: new Set(pairs.map(({ piece }) => piece)),
+    confirmed: new Set(pairs.filter(isConfirmed).map(({ piece }) => piece)),
   };
   const edits = listEdits(document, compared, choice, newId);
-  const about = (pair: Pair) => (
-    <About key={pair.row.line} course={course} line={pair.row.line} value={pair.piece} onSay={onSay} />
+  const about = ({ row, piece }: Pair) => (
+    <Row gap="s" align="end" wrap>
+      <About course={course} line={row.line} value={piece} onSay={onSay} />
+      <Button
+        mode="outlined"
+        compact
+        accessibilityLabel={`Yes, this one is “${row.name}”`}
+        onPress={() => onSay(row.line, piece)}
+      >
+        Yes, this one
+      </Button>
+    </Row>
   );
   return (
     <Stack gap="l" aria-busy={!isCurrent}>
