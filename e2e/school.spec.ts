@@ -231,12 +231,12 @@ test('on a phone of 320 pixels by touch: a doubtful row is asked about, and noth
   await page.getByRole('button', { name: 'or type it off' }).click();
   await page
     .getByLabel('The school’s list, a row or a cell a line')
-    .fill('Name\tScore\tOut of\nEelgras surv. (field)\t18\t20\nSet 3\t39\t40');
+    .fill('Name\tScore\tOut of\nEel grass\t18\t20\nSet 3\t39\t40');
   await page.getByRole('button', { name: 'Read it' }).click();
   const score = page.getByRole('radiogroup', { name: 'Score of Eelgrass survey' });
   await expect(score.getByRole('radio', { name: 'Score here: open' })).toBeChecked();
   await expectFocusKept(page);
-  await page.getByRole('button', { name: 'Yes, this one is “Eelgras surv. (field)”' }).click();
+  await page.getByRole('button', { name: 'Yes, this one is “Eel grass”' }).click();
   await expect(score.getByRole('radio', { name: 'at the school: 18 of 20' })).toBeChecked();
   await expectFocusKept(page);
   await page.getByRole('button', { name: /^See what \d changes? do/ }).click();
