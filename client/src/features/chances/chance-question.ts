@@ -1,6 +1,7 @@
 import { penaltyOf, type Chance, type ChanceAssumptions, type Course, type NoChance } from '@fidens/core';
 import { useEffect, useRef, useState } from 'react';
 import { compute } from '@/model/computed';
+import { OneWorker } from '@/model/one-worker';
 
 /** What the worker is asked. */
 export interface ChanceQuestion {
@@ -19,14 +20,7 @@ export interface ChanceAnswer {
   readonly chance: Chance | NoChance;
 }
 
-let worker: Worker | undefined;
-let questions = 0;
-
-/** One worker serves all questions: it starts with the first. */
-function theWorker(): Worker {
-  worker ??= new Worker(new URL('./chance.worker', import.meta.url));
-  return worker;
-}
+const worker = new OneWorker(() => new Worker(new URL('./chance.worker', import.meta.url)));
 
 /** Typing goes on for so long, in milliseconds, before a question is worth asking. */
 const PAUSE = 120;
@@ -52,16 +46,15 @@ export function useChance(
     moment.current = now;
   }, [now]);
   useEffect(() => {
-    const id = (questions += 1);
-    const serving = theWorker();
+    const id = worker.nextId();
+    const serving = worker.current;
     const onAnswer = ({ data }: MessageEvent<ChanceAnswer>) => {
       if (data.id !== id) return;
       setFailed(undefined);
       setAnswer({ chance: data.chance, course, assumed });
     };
     const onError = () => {
-      // What has failed once is started anew when it is asked again.
-      worker = undefined;
+      worker.forget();
       setFailed('The simulation has failed.');
     };
     serving.addEventListener('message', onAnswer);

@@ -1,5 +1,6 @@
 import type { Course } from '@fidens/core';
 import type { Export } from '@fidens/core/writing';
+import { OneWorker } from '@/model/one-worker';
 
 /** What the worker is asked: a course in a form for other programs. */
 export interface ExportQuestion {
@@ -15,14 +16,7 @@ export interface ExportAnswer {
   readonly mediaType: string;
 }
 
-let worker: Worker | undefined;
-let questions = 0;
-
-/** One worker serves all questions: it starts with the first. */
-function theWorker(): Worker {
-  worker ??= new Worker(new URL('./export.worker', import.meta.url));
-  return worker;
-}
+const worker = new OneWorker(() => new Worker(new URL('./export.worker', import.meta.url)));
 
 /**
  * Writes a course in a form for other programs, off the page's own thread.
@@ -30,8 +24,8 @@ function theWorker(): Worker {
  * @returns a promise of the file; it is refused where the writer fails
  */
 export function exported(course: Course, form: Export['name'], now: string): Promise<Blob> {
-  const id = (questions += 1);
-  const serving = theWorker();
+  const id = worker.nextId();
+  const serving = worker.current;
   return new Promise((resolve, reject) => {
     const end = () => {
       serving.removeEventListener('message', onAnswer);
@@ -44,8 +38,7 @@ export function exported(course: Course, form: Export['name'], now: string): Pro
     };
     const onError = () => {
       end();
-      // What has failed once is started anew when it is asked again.
-      worker = undefined;
+      worker.forget();
       reject(new Error('The file could not be written.'));
     };
     serving.addEventListener('message', onAnswer);

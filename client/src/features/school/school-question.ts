@@ -1,6 +1,7 @@
 import type { Course, Figure, PlainFigureAnswer } from '@fidens/core';
 import type { ListAnswer, ListQuestion } from '@fidens/core/reading';
 import { useCallback, useEffect, useState } from 'react';
+import { OneWorker } from '@/model/one-worker';
 
 /** What the worker is asked: why a school's figure differs, or what its list says. */
 export type SchoolQuestion =
@@ -23,14 +24,7 @@ export interface Answered {
   readonly answer: SchoolAnswer;
 }
 
-let worker: Worker | undefined;
-let questions = 0;
-
-/** One worker serves all questions: it starts with the first. */
-function theWorker(): Worker {
-  worker ??= new Worker(new URL('./school.worker', import.meta.url));
-  return worker;
-}
+const worker = new OneWorker(() => new Worker(new URL('./school.worker', import.meta.url)));
 
 /**
  * The answer to a question about the school's side, found off the page's own thread. While it is on its way the last one stays, as long as it
@@ -44,16 +38,15 @@ export function useSchoolAnswer(question: SchoolQuestion | undefined) {
   const [again, setAgain] = useState(0);
   useEffect(() => {
     if (!question) return undefined;
-    const id = (questions += 1);
-    const serving = theWorker();
+    const id = worker.nextId();
+    const serving = worker.current;
     const onAnswer = ({ data }: MessageEvent<Answered>) => {
       if (data.id !== id) return;
       setFailed(undefined);
       setAnswered({ question, answer: data.answer });
     };
     const onError = () => {
-      // What has failed once is started anew when it is asked again.
-      worker = undefined;
+      worker.forget();
       setFailed('The search has failed.');
     };
     serving.addEventListener('message', onAnswer);
