@@ -7,12 +7,13 @@ const CORE = [
   'rules',
   'document',
   'formats',
+  'incoming',
   'grading',
   'search',
   'editing',
   'insight',
   'school',
-  'workbook',
+  'outgoing',
 ];
 const CLIENT = [
   'theme',
@@ -49,10 +50,10 @@ module.exports = {
     {
       name: 'the core is entered by its door',
       comment:
-        'From outside the core is what core/src/index.ts exports, core/src/reading.ts for what reads lists, and core/src/writing.ts for what writes for other programs.',
+        'From outside the core is what core/src/index.ts exports, core/src/reading.ts for what reads files and lists, core/src/writing.ts for what writes for other programs, and core/src/calendar.ts for calendars alone.',
       severity: 'error',
       from: { pathNot: '^core/' },
-      to: { path: '^core/src/(?!index|reading|writing)' },
+      to: { path: '^core/src/(?!index|reading|writing|calendar)' },
     },
     ...upward('client/src', CLIENT),
     {

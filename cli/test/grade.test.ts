@@ -1,5 +1,6 @@
+import { FORMATS } from '@fidens/core';
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -124,21 +125,78 @@ describe('the command line', () => {
 
   it('writes each form for other programs into a folder, one file a course', () => {
     const out = mkdtempSync(join(tmpdir(), 'fidens-out-'));
-    for (const form of ['xlsx', 'csv', 'ics', 'md']) {
-      const { status, stdout } = grade(['--to', form, '--out', out, ...AS_OF, ECOLOGY]);
-      expect([status, stdout.trim().split(': ')[0]]).toEqual([0, join(out, `coastal-ecology.${form}`)]);
+    const leaving = FORMATS.filter(({ leaves }) => leaves);
+    for (const { name, extension } of leaving) {
+      const { status, stdout } = grade(['--to', name, '--out', out, ...AS_OF, ECOLOGY]);
+      expect([status, stdout.trim().split(': ')[0]]).toEqual([0, join(out, `coastal-ecology.${extension}`)]);
     }
     expect(readdirSync(out).sort()).toEqual(
-      ['csv', 'ics', 'md', 'xlsx'].map((form) => `coastal-ecology.${form}`),
+      leaving.map(({ extension }) => `coastal-ecology.${extension}`).sort(),
     );
-    expect(readFileSync(join(out, 'coastal-ecology.xlsx')).subarray(0, 2).toString()).toBe('PK');
+    for (const packed of ['xlsx', 'ods'])
+      expect(readFileSync(join(out, `coastal-ecology.${packed}`)).subarray(0, 2).toString()).toBe('PK');
     expect(readFileSync(join(out, 'coastal-ecology.md'), 'utf8')).toContain('| standing | 88.7 B+ |');
+    expect(readFileSync(join(out, 'coastal-ecology.txt'), 'utf8')).toContain('Dune profile  55%  dropped lowest');
     rmSync(out, { recursive: true });
     const wrong = grade(['--to', 'doc', ECOLOGY]);
     expect([wrong.status, wrong.stderr]).toEqual([
       2,
-      expect.stringContaining('--to takes one of xlsx, csv, ics, md'),
+      expect.stringContaining('--to takes one of course, xlsx, ods, csv, ics, md, txt'),
     ]);
+  });
+
+  it('reads each form that comes in, and prints course files that it can answer', () => {
+    const out = mkdtempSync(join(tmpdir(), 'fidens-in-'));
+    for (const form of ['xlsx', 'ods', 'csv', 'ics']) {
+      grade(['--to', form, '--out', out, ...AS_OF, ECOLOGY]);
+      const { status, lines } = grade(['--from', form, ...AS_OF, join(out, `coastal-ecology.${form}`)]);
+      expect([form, status, lines.length]).toEqual([form, 0, 1]);
+      const document = JSON.parse(lines[0]!);
+      expect(document.root.children.map(({ name }: { name: string }) => name)).toContain(
+        form === 'ics' ? 'Dune profile' : 'Field logs',
+      );
+      const answered = grade(['--json', ...AS_OF, '-'], lines[0]!);
+      expect(answered.status).toBe(0);
+      if (form !== 'ics') expect(JSON.parse(answered.lines[0]!).standing).not.toBeNull();
+    }
+    // What it is not is said, and what it is.
+    const other = grade(['--from', 'csv', join(out, 'coastal-ecology.ics')]);
+    expect([other.status, JSON.parse(other.lines[0]!).error[0].message]).toEqual([
+      2,
+      'is a calendar of due days: it comes with --from ics',
+    ]);
+    rmSync(out, { recursive: true });
+  });
+
+  it('reads the folder of a gradebook export, of one person', () => {
+    const out = mkdtempSync(join(tmpdir(), 'fidens-gradebook-'));
+    const file = (name: string, lines: string[]) => writeFileSync(join(out, name), `${lines.join('\n')}\n`);
+    file('lineItems.csv', [
+      'sourcedId,title,dueDate,classSourcedId,categorySourcedId,resultValueMax',
+      'i1,Dune log,2026-09-14,c1,g1,20',
+      'i2,Exam,,c2,,80',
+    ]);
+    file('categories.csv', ['sourcedId,title,weight', 'g1,Field logs,35']);
+    file('classes.csv', ['sourcedId,title', 'c1,Ecology', 'c2,Law']);
+    file('results.csv', [
+      'lineItemSourcedId,studentSourcedId,scoreStatus,score',
+      'i1,noor,fully graded,17.5',
+      'i1,sam,fully graded,3',
+    ]);
+    const asked = grade(['--from', 'oneroster', out]);
+    expect([asked.status, JSON.parse(asked.lines[0]!).error[0].message]).toEqual([
+      2,
+      'has results of several persons: say whose with --person, one of noor (noor), sam (sam)',
+    ]);
+    const { status, lines } = grade(['--from', 'oneroster', '--person', 'noor', out]);
+    expect(status).toBe(0);
+    expect(lines.map((line) => JSON.parse(line).title)).toEqual(['Ecology', 'Law']);
+    expect(JSON.parse(lines[0]!).root.children[0]).toMatchObject({
+      name: 'Field logs',
+      weight: '35',
+      children: [{ name: 'Dune log', score: { points: '17.5' } }],
+    });
+    rmSync(out, { recursive: true });
   });
 
   it('says how it is used, and exits with 2', () => {

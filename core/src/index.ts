@@ -1,6 +1,7 @@
-export { formatOf, FORMATS } from './formats';
-export { COURSE_FILE, readCourse, writeCourse } from './formats/course-file';
-export { type Format } from './formats/format';
+export { readCourse, writeCourse } from './formats/course-file';
+export { type Format, type FormatName, formatNamed, FORMATS } from './formats/format';
+export { type Copied, INCOMING_LIMITS, type Source, type SourceFile } from './incoming/source';
+export { COLUMN_KINDS, type ColumnKind } from './incoming/vocabulary';
 export { type CategoryRules, RULE_NAMES } from './rules';
 export { type Curve } from './rules/curve/form';
 export { type Deduct } from './rules/deduct';
@@ -71,6 +72,7 @@ export {
 } from './document/entry';
 export { isSame } from './document/same';
 export { scaleFor, withWorths } from './document/scale';
+export { LEVEL_SCALES, SCALE_PRESETS, type ScalePreset } from './document/scale-presets';
 export { find, isCounted, isDeduction, nodesIn, pieces, type Placed, walk } from './document/tree';
 export { check, depthFault, type Fault, JOI_OPTIONS } from './document/validation';
 export { type Assumption, type Derivation, deriveCategory, type Part } from './grading/combine';
@@ -160,7 +162,4 @@ export {
   type Pair,
   takenKey,
 } from './school/list/choice';
-export { type ListRow, type ListRows } from './school/list/rows';
-export { type ListSource, type Table } from './school/list/table';
-export { COLUMN_KINDS, type ColumnKind } from './school/list/vocabulary';
 export { differenceWords, explanationWords } from './school/words';

@@ -1,47 +1,37 @@
 import type { Course, Moment } from './document/course';
-import { courseWorkbook } from './workbook/course-workbook';
-import { dueCalendar, piecesCsv, standingMarkdown } from './workbook/tables';
-import { writeWorkbook } from './workbook/write';
+import { writeCourse } from './formats/course-file';
+import type { FormatName } from './formats/format';
+import { courseWorkbook } from './outgoing/course-workbook';
+import { dueCalendar } from './outgoing/due-calendar';
+import { piecesCsv } from './outgoing/pieces-csv';
+import { report } from './outgoing/report';
+import { standingMarkdown } from './outgoing/standing-markdown';
+import { writeOds } from './outgoing/write-ods';
+import { writeXlsx } from './outgoing/write-xlsx';
 
-/** A form in which a course leaves for other programs. */
-export interface Export {
-  readonly name: 'xlsx' | 'csv' | 'ics' | 'md';
-  /** What it is, in words. */
-  readonly title: string;
-  readonly mediaType: string;
-  /**
-   * @param course - a valid document
-   * @param now - the moment at which overdue work is judged
-   */
-  readonly write: (course: Course, now: Moment) => Promise<Uint8Array>;
-}
+export { archiveOf, type ArchiveFolder } from './outgoing/archive';
+export { dueCalendar } from './outgoing/due-calendar';
+export { piecesCsv } from './outgoing/pieces-csv';
+export { report } from './outgoing/report';
+export { standingMarkdown } from './outgoing/standing-markdown';
 
-const encoded = (text: string) => Promise.resolve(new TextEncoder().encode(text));
+/** The forms in which a course leaves. */
+export type LeavingFormat = Exclude<FormatName, 'oneroster'>;
 
-/** The core's third door: what writes a course for other programs. It is apart from the first, as its writers are large. */
-export const EXPORTS: readonly Export[] = [
-  {
-    name: 'xlsx',
-    title: 'workbook with live formulas',
-    mediaType: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-    write: (course, now) => writeWorkbook(courseWorkbook(course, now)),
-  },
-  {
-    name: 'csv',
-    title: 'table of pieces',
-    mediaType: 'text/csv',
-    write: (course) => encoded(piecesCsv(course)),
-  },
-  {
-    name: 'ics',
-    title: 'calendar of due days',
-    mediaType: 'text/calendar',
-    write: (course, now) => encoded(dueCalendar(course, now)),
-  },
-  {
-    name: 'md',
-    title: 'page of where it stands',
-    mediaType: 'text/markdown',
-    write: (course, now) => encoded(standingMarkdown(course, now)),
-  },
-];
+const encoded = (text: string) => new TextEncoder().encode(text);
+
+/**
+ * The core's third door: what writes a course for other programs. It is apart from the first, as its writers are large. Each takes a valid
+ * document, and the moment at which overdue work is judged, and gives the bytes of a file.
+ */
+export const WRITERS: Readonly<
+  Record<LeavingFormat, (course: Course, now: Moment) => Uint8Array | Promise<Uint8Array>>
+> = {
+  course: (course) => encoded(writeCourse(course)),
+  xlsx: (course, now) => writeXlsx(courseWorkbook(course, now)),
+  ods: (course, now) => writeOds(courseWorkbook(course, now)),
+  csv: (course) => encoded(piecesCsv([course])),
+  ics: (course, now) => encoded(dueCalendar(course.title, [course], now)),
+  md: (course, now) => encoded(standingMarkdown(course, now)),
+  txt: (course, now) => encoded(report(course, now)),
+};

@@ -11,6 +11,7 @@ import type { Configuration } from './configuration';
 import { answerNotFound, answerProblems } from './problem';
 import { accountRoutes } from './routes/accounts';
 import { courseRoutes } from './routes/courses';
+import { feedRoutes, publicFeeds } from './routes/feeds';
 import { libraryRoutes } from './routes/library';
 import { rehearsalRoutes } from './routes/rehearsals';
 import { schoolRoutes } from './routes/school';
@@ -59,10 +60,12 @@ export function createApplication(database: Knex, configuration: Configuration):
     libraryRoutes(database),
     rehearsalRoutes(database),
     sweepRoutes(database),
+    feedRoutes(database, configuration),
   );
   api.use(answerNotFound);
   app.use('/api/v1', api);
   app.use('/api', answerNotFound);
+  app.use('/feed', publicFeeds(database, configuration), answerNotFound);
   if (configuration.sampleData) app.use('/school', schoolRoutes());
 
   if (configuration.applicationFolder) serveApplication(app, configuration.applicationFolder);

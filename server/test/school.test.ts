@@ -18,7 +18,7 @@ afterAll(() => harness.stop());
 /** The list of one course as Fidens reads it, beside the sample student's record. */
 function compared(slug: string, source: { text: string; html?: string }) {
   const read = readList({ source, course: sampleCourse(slug), near: SAMPLE_TODAY });
-  if (!read.ok) throw new Error(read.faults[0]!.message);
+  if (!read.ok || read.value.kind !== 'list') throw new Error(JSON.stringify(read));
   return read.value.compared;
 }
 

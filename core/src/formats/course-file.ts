@@ -1,7 +1,8 @@
+import { parse, printParseErrorCode, type ParseError } from 'jsonc-parser';
 import type { Course } from '../document/course';
 import { checkCourse } from '../document/course-file';
 import { depthFault, type Checked } from '../document/validation';
-import type { Format } from './format';
+import { placeInText } from '../numbers/text';
 
 /**
  * Reads one course document.
@@ -14,8 +15,8 @@ export function readCourse(text: string): Checked<Course> {
   let json: unknown;
   try {
     json = JSON.parse(text);
-  } catch (error) {
-    return { ok: false, faults: [{ at: '', message: `This is not JSON: ${(error as Error).message}` }] };
+  } catch {
+    return { ok: false, faults: [{ at: '', message: `This is not JSON: ${jsonFault(text)}` }] };
   }
   const deep = depthFault(json);
   return deep ? { ok: false, faults: [deep] } : checkCourse(json);
@@ -26,12 +27,12 @@ export function writeCourse(course: Course): string {
   return `${JSON.stringify(course, null, 2)}\n`;
 }
 
-/** The course file: a course whole (`docs/course-file.md`). A rule sheet is one without what belongs to a student. */
-export const COURSE_FILE: Format = {
-  name: 'course',
-  title: 'course file',
-  extensions: ['json'],
-  mediaType: 'application/json',
-  read: readCourse,
-  write: writeCourse,
-};
+/** What is wrong with a text that is no JSON, and where, as people count; the engine's own words tell no place, or one in characters. */
+function jsonFault(text: string): string {
+  const errors: ParseError[] = [];
+  parse(text, errors, { disallowComments: true });
+  const [first] = errors;
+  if (!first) return 'it cannot be read';
+  const words = printParseErrorCode(first.error).replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();
+  return `${words} at ${placeInText(text, first.offset)}`;
+}

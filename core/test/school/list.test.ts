@@ -6,21 +6,22 @@ import { find, pieces } from '../../src/document/tree';
 import { applyEdits } from '../../src/editing/apply-edits';
 import { compareList } from '../../src/school/list/compare';
 import { listEdits, takenKey, type Compared } from '../../src/school/list/choice';
-import { recogniseColumns } from '../../src/school/list/columns';
+import { recogniseColumns } from '../../src/incoming/columns';
 import { matchRows } from '../../src/school/list/match';
-import { readRows } from '../../src/school/list/rows';
-import { LIST_LIMITS, readTable, type ListSource, type Table } from '../../src/school/list/table';
+import { readRows } from '../../src/incoming/rows';
+import { INCOMING_LIMITS, type Copied } from '../../src/incoming/source';
+import { readTable, type Table } from '../../src/incoming/table';
 import { category, course, open, scored } from '../sample';
 
 const NEAR = new Date('2026-10-20T12:00:00');
 
-function tableOf(source: ListSource): Table {
+function tableOf(source: Copied): Table {
   const read = readTable(source);
   if (!read.ok) throw new Error(read.faults[0]!.message);
   return read.value;
 }
 
-function rowsOf(source: ListSource) {
+function rowsOf(source: Copied) {
   const table = tableOf(source);
   const read = readRows(table, recogniseColumns(table, NEAR), NEAR);
   if (!read.ok) throw new Error(read.faults[0]!.message);
@@ -28,7 +29,7 @@ function rowsOf(source: ListSource) {
 }
 
 /** The rows as short texts: what is understood of each. */
-function told(source: ListSource): string[] {
+function told(source: Copied): string[] {
   return rowsOf(source).rows.map(({ name, entry, possible, day }) =>
     [name, entry, possible, day].filter(Boolean).join(' | '),
   );
@@ -227,19 +228,19 @@ describe('a list of a school’s', () => {
 });
 
 describe('what is no list', () => {
-  it.each<[string, ListSource]>([
+  it.each<[string, Copied]>([
     ['nothing', { text: '' }],
     ['blanks', { text: ' \n\t\n' }],
     ['an empty table', { text: '', html: '<table></table>' }],
   ])('%s is refused with a sentence', (_what, source) => expect(readTable(source).ok).toBe(false));
 
   it('is refused where it is larger than any', () => {
-    const lines = Array.from({ length: LIST_LIMITS.rows + 1 }, (_, index) => `Log ${index}\t5/5`);
+    const lines = Array.from({ length: INCOMING_LIMITS.rows + 1 }, (_, index) => `Log ${index}\t5/5`);
     const table = tableOf(text(['Name\tScore', ...lines]));
     const read = readRows(table, recogniseColumns(table, NEAR), NEAR);
     expect(read.ok ? '' : read.faults[0]!.message).toContain('1001 rows');
     expect(readTable(text(Array.from({ length: 30_000 }, () => 'a\tb'))).ok).toBe(false);
-    expect(readTable({ text: 'x'.repeat(LIST_LIMITS.characters + 1) }).ok).toBe(false);
+    expect(readTable({ text: 'x'.repeat(INCOMING_LIMITS.characters + 1) }).ok).toBe(false);
   });
 
   it('costs no more where it is nested, or spans for ever', () => {

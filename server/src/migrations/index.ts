@@ -7,6 +7,7 @@ import * as nothingLost from './005-nothing-lost';
 import * as scales from './006-scales';
 import * as conditions from './007-conditions';
 import * as school from './008-school';
+import * as feeds from './009-feeds';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
@@ -18,4 +19,5 @@ export const migrations: Record<string, Knex.Migration> = {
   '006-scales': scales,
   '007-conditions': conditions,
   '008-school': school,
+  '009-feeds': feeds,
 };

@@ -1,3 +1,4 @@
+export { CalendarFeed } from './calendar-feed';
 export { CourseChange } from './course-change';
 export {
   AssessmentRecord,

@@ -1,5 +1,5 @@
 import { Router, type Request, type Response } from 'express';
-import { dueCalendar } from '../school/calendar';
+import { schoolCalendar } from '../school/calendar';
 import { courseCsv, coursePage, indexPage } from '../school/pages';
 import { schoolCourses, type SchoolCourse } from '../school/records';
 
@@ -21,7 +21,7 @@ export function schoolRoutes(): Router {
     response.type('html').send(indexPage(schoolCourses()));
   });
   router.get('/calendar.ics', (_request, response) => {
-    response.type('text/calendar').send(dueCalendar(schoolCourses()));
+    response.type('text/calendar').send(schoolCalendar(schoolCourses()));
   });
   router.get(
     '/:course.csv',
@@ -32,7 +32,7 @@ export function schoolRoutes(): Router {
   router.get(
     '/:course.ics',
     about((response, course) => {
-      response.type('text/calendar').send(dueCalendar([course]));
+      response.type('text/calendar').send(schoolCalendar([course]));
     }),
   );
   router.get(

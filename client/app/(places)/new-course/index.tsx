@@ -12,7 +12,7 @@ import { useCreateCourse } from '@/data/courses';
 import { ruleSheetsQuery } from '@/data/library';
 import { useTerm } from '@/data/terms';
 import { OpenCourseFile } from '@/features/files/course-files';
-import { SCALE_PRESETS } from '@/model/scale-presets';
+import { SCALE_PRESETS } from '@fidens/core';
 import { StepMarks } from '@/pages/new-course/setup-frame';
 import { courseFromSheet, newCourse, type CourseNames } from '@/pages/new-course/starts';
 import { readKept, writeKept } from '@/storage/kept-state';

@@ -15,7 +15,7 @@ import {
   type RuleSheet,
 } from '@/data/library';
 import { deletion, remember } from '@/data/undo';
-import { SCALE_PRESETS } from '@/model/scale-presets';
+import { SCALE_PRESETS } from '@fidens/core';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';

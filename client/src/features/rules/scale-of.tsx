@@ -1,6 +1,6 @@
 import { courseSetting, setting, type Course, type CourseNode } from '@fidens/core';
 import type { EditRules } from '@/model/rule-draft';
-import { LEVEL_SCALES } from '@/model/scale-presets';
+import { LEVEL_SCALES } from '@fidens/core';
 import { Choice } from '@/ui/fields/choice';
 import { Fold } from '@/ui/fold';
 

@@ -1,7 +1,7 @@
 import { isSame, type Scale } from '@fidens/core';
 import { useQuery } from '@tanstack/react-query';
 import { scalesQuery } from '@/data/library';
-import { SCALE_PRESETS } from '@/model/scale-presets';
+import { SCALE_PRESETS } from '@fidens/core';
 import { Choice } from '@/ui/fields/choice';
 import { bandsWords } from '@/wording/scale-words';
 

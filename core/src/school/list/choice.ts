@@ -1,7 +1,7 @@
 import type { Assessment, Course } from '../../document/course';
 import { find } from '../../document/tree';
 import { setting, type Edit, type NodeFields } from '../../editing/edit';
-import type { ListRow } from './rows';
+import type { ListRow } from '../../incoming/rows';
 
 /** What of a piece the school has otherwise. */
 export type DifferentField = 'score' | 'possible' | 'due';

@@ -9,11 +9,12 @@ import {
 import { readEntry, type EntrySet } from '../../document/entry';
 import { scaleFor, scaleNamed } from '../../document/scale';
 import { find, isDeduction, nodesIn, pieces } from '../../document/tree';
-import { momentText, shortestDecimal } from '../../numbers/decimal';
+import { shortestDecimal } from '../../numbers/decimal';
 import { fractionOfPercent, rational, type Rational } from '../../numbers/rational';
 import { nameLikeness, nameOf, type Match } from './match';
 import type { Compared, FieldDifference, OnlyThere, Pair } from './choice';
-import type { ListRow } from './rows';
+import { momentOfRow, pieceOfRow } from '../../incoming/piece-of-row';
+import type { ListRow } from '../../incoming/rows';
 
 /**
  * Holds a school's list against the record, row by row.
@@ -72,7 +73,7 @@ function differencesOf(
     const other = otherScore(course, piece, row, read.set);
     if (other) differences.push(other);
   }
-  const due = row.day === undefined ? undefined : dueOf(row, piece);
+  const due = row.day === undefined ? undefined : momentOfRow(row, piece.due === undefined ? undefined : new Date(piece.due));
   const own = piece.extended ?? piece.due;
   if (due !== undefined && (own === undefined || dayOf(own) !== row.day))
     differences.push({
@@ -162,13 +163,6 @@ function setText({ status, score }: EntrySet, possible: string): string {
   return status === 'awaiting' ? 'waiting' : status;
 }
 
-/** The moment of a row's day: at the time that it says, else at the piece's own, else at its end. */
-function dueOf({ day, time }: ListRow, piece: Assessment | undefined): string {
-  const own = piece?.due === undefined ? undefined : new Date(piece.due);
-  const at = time ?? (own ? `${two(own.getHours())}:${two(own.getMinutes())}` : '23:59');
-  return momentText(new Date(`${day}T${at}:00`));
-}
-
 function dayOf(moment: string): string {
   const date = new Date(moment);
   return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
@@ -198,34 +192,15 @@ function newPiece(
   id: string,
 ): { readonly node: Assessment; readonly parent: string } {
   const parent = parentOf(course, row);
-  const possible = row.possible ?? parent.planned?.possible;
-  const blank: Assessment = {
-    kind: 'assessment',
-    id,
-    name: row.name,
-    possible: shortestDecimal(possible ?? '100'),
-    ...(possible === undefined && { presumed: true as const }),
-    ...(row.day !== undefined && { due: dueOf(row, undefined) }),
-  };
-  const scale = scaleFor(course, parent.id);
-  const entry = readEntry(row.entry, blank, scale);
-  const set =
-    entry.kind === 'set'
-      ? entry.set
-      : entry.kind === 'asks'
-        ? entry.readings.find((each) => each.set.score && 'points' in each.set.score)?.set
-        : undefined;
-  const node: Assessment =
-    !set || set.status === 'open'
-      ? blank
-      : { ...blank, status: set.status, ...(set.score && { score: set.score }) };
+  const { node } = pieceOfRow(row, id, parent.planned?.possible, scaleFor(course, parent.id));
   return { node, parent: parent.id };
 }
 
 /** The category that a row seems to belong to: the one of its name, else that of the pieces that are named most like it, else the course. */
 function parentOf(course: Course, row: ListRow): Category {
   const groups = nodesIn(course.root).filter((node): node is Category => node.kind === 'category');
-  const [own, said] = [nameOf(row.name), row.category === undefined ? undefined : nameOf(row.category)];
+  const innermost = row.category?.split(' › ').at(-1);
+  const [own, said] = [nameOf(row.name), innermost === undefined ? undefined : nameOf(innermost)];
   const best = (measure: (category: Category) => number, least: number) => {
     const [first] = groups.map((group) => ({ group, fit: measure(group) })).sort((a, b) => b.fit - a.fit);
     return first && first.fit >= least ? first.group : undefined;

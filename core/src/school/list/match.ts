@@ -2,7 +2,7 @@ import { distance } from 'fastest-levenshtein';
 import { munkres } from 'munkres';
 import type { Assessment, Course } from '../../document/course';
 import { walk } from '../../document/tree';
-import type { ListRow } from './rows';
+import type { ListRow } from '../../incoming/rows';
 
 /** A row of the school's list and the piece of the record that it is about. */
 export interface Match {
@@ -92,7 +92,7 @@ function askedOf(row: ListRow): AskedRow {
   return {
     row,
     name: nameOf(row.name),
-    category: row.category === undefined ? undefined : nameOf(row.category),
+    category: row.category === undefined ? undefined : nameOf(row.category.split(' › ').at(-1)!),
     day: row.day === undefined ? undefined : dayNumber(new Date(`${row.day}T12:00`)),
   };
 }
@@ -100,6 +100,7 @@ function askedOf(row: ListRow): AskedRow {
 /** How alike a row and a piece are: 1 and more where they are the same by name, 0 where they have nothing in common. */
 function likeness({ row, name, category, day }: AskedRow, candidate: Candidate): number {
   const { piece } = candidate;
+  if (row.id !== undefined && row.id === piece.id) return 2;
   if (piece.listedAs !== undefined && nameOf(piece.listedAs).text === name.text) return 2;
   let score = nameLikeness(name, candidate.name);
   if (score === 0) return 0;

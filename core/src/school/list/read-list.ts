@@ -1,61 +1,48 @@
 import type { Course } from '../../document/course';
-import type { DayOrder } from '../../document/day';
 import { find } from '../../document/tree';
 import type { Checked } from '../../document/validation';
+import { readIncoming, type Reading, type ReadLists } from '../../incoming/find';
+import type { Source } from '../../incoming/source';
 import type { Compared } from './choice';
-import { recogniseColumns } from './columns';
 import { compareList } from './compare';
-import { matchRows } from './match';
-import { readRows, type ListRows } from './rows';
-import { readTable, type ListSource, type Table } from './table';
-import type { ColumnKind } from './vocabulary';
+import { matchRows, nameLikeness, nameOf } from './match';
 
-/** What is asked of a school's list: what was copied, and what was put right by hand. */
-export interface ListQuestion {
-  readonly source: ListSource;
+/** What is asked of a school's list: what came in, and what was put right by hand. */
+export interface ListQuestion extends Reading {
+  readonly source: Source;
   readonly course: Course;
-  /** A day of which days without a year are near, ISO 8601. */
-  readonly near: string;
-  /** What the columns hold, where that was said. */
-  readonly kinds?: readonly ColumnKind[];
-  readonly order?: DayOrder;
+  /** Which of several lists is about the course, where that was said. */
+  readonly which?: number;
   /** Which piece rows are about, by their lines, where that was said; `null` = none of those that are there. */
   readonly said?: Readonly<Record<number, string | null>>;
 }
 
-/** A school's list as it was read, and beside the record. */
-export interface ListAnswer {
-  readonly kinds: readonly ColumnKind[];
-  /** The first lines of the table, its heads among them. */
-  readonly sample: Table;
-  readonly rows: Pick<ListRows, 'passedOver' | 'unclearDays'> & { readonly count: number };
-  readonly compared: Compared;
-}
-
-/** So many lines of the table are shown where its columns are put right. */
-const SHOWN = 5;
+/** What came in beside the record: a course whole, to stand in its place, or a list that was held against it. */
+export type ListAnswer =
+  | { readonly kind: 'course'; readonly course: Course }
+  | {
+      readonly kind: 'list';
+      readonly read: Omit<ReadLists, 'lists'>;
+      /** The lists that came in, by the titles of their courses; which of them it is; and how many rows that one has. */
+      readonly titles: readonly string[];
+      readonly which: number;
+      readonly rows: number;
+      readonly compared: Compared;
+    };
 
 /**
- * Reads a school's list, whatever it was copied from, and holds it against the record.
+ * Reads a school's list, whatever it came in as, and holds it against the record.
  *
  * @returns what was understood; or why nothing was
  */
-export function readList({
-  source,
-  course,
-  near,
-  kinds,
-  order,
-  said = {},
-}: ListQuestion): Checked<ListAnswer> {
-  const table = readTable(source);
-  if (!table.ok) return table;
-  const day = new Date(near);
-  const recognised = recogniseColumns(table.value, day);
-  const columns = kinds?.length === recognised.kinds.length ? { ...recognised, kinds } : recognised;
-  const read = readRows(table.value, columns, day, order);
-  if (!read.ok) return read;
-  const { rows, passedOver, unclearDays } = read.value;
+export function readList({ source, course, which, said = {}, ...reading }: ListQuestion): Checked<ListAnswer> {
+  const incoming = readIncoming(source, reading);
+  if (!incoming.ok) return incoming;
+  if (incoming.value.kind === 'course') return { ok: true, value: incoming.value };
+  const { lists, kind: _kind, ...read } = incoming.value;
+  const titles = lists.map(({ title = '' }) => title);
+  const chosen = which !== undefined && which < lists.length ? which : likest(titles, course);
+  const rows = lists[chosen]?.rows.filter(({ counts }) => counts !== 'promised') ?? [];
   const matches = matchRows(rows, course).filter(({ row, piece }) => {
     const own = said[rows[row]!.line];
     return own === undefined && !Object.values(said).includes(piece);
@@ -64,14 +51,13 @@ export function readList({
     const piece = said[line];
     if (typeof piece === 'string' && find(course, piece)) matches.push({ row, piece, isSure: true });
   });
-  const head = columns.head ?? 0;
-  return {
-    ok: true,
-    value: {
-      kinds: columns.kinds,
-      sample: table.value.slice(head, head + SHOWN),
-      rows: { passedOver, unclearDays, count: rows.length },
-      compared: compareList(course, rows, matches),
-    },
-  };
+  const compared = compareList(course, rows, matches);
+  return { ok: true, value: { kind: 'list', read, titles, which: chosen, rows: rows.length, compared } };
+}
+
+/** Which title is most like that of a course, or its code. */
+function likest(titles: readonly string[], { title, code }: Course): number {
+  const fit = (text: string) =>
+    Math.max(...[title, ...(code === undefined ? [] : [code])].map((own) => nameLikeness(nameOf(own), nameOf(text))));
+  return titles.reduce((best, text, index) => (fit(text) > fit(titles[best]!) ? index : best), 0);
 }

@@ -1,28 +1,11 @@
 import Papa from 'papaparse';
 import { defaultTreeAdapter, parse, type DefaultTreeAdapterMap } from 'parse5';
-import type { Checked } from '../../document/validation';
-
-/** What of a page was copied or saved: text, and what the clipboard holds as HTML beside it. */
-export interface ListSource {
-  readonly text: string;
-  readonly html?: string;
-}
+import type { Checked } from '../document/validation';
+import { placeInText } from '../numbers/text';
+import { INCOMING_LIMITS, type Copied } from './source';
 
 /** A table of text: its rows are as long as one another, and no cell has what cannot be seen. */
 export type Table = readonly (readonly string[])[];
-
-/** Bounds that no school's list meets. */
-export const LIST_LIMITS = {
-  /** Characters of what is pasted or saved, HTML included. */
-  characters: 4_000_000,
-  /** Lines of a table, most of which may be no rows. */
-  lines: 20_000,
-  /** Rows that can be pieces. */
-  rows: 1_000,
-  columns: 60,
-  /** Columns or rows that one merged cell may stand for. */
-  merged: 200,
-} as const;
 
 /**
  * Reads a table out of what was copied or saved: the largest table of a page, lines with tabs, commas or semicolons, or lines of which each
@@ -30,23 +13,31 @@ export const LIST_LIMITS = {
  *
  * @returns the table; or why there is none
  */
-export function readTable({ text, html }: ListSource): Checked<Table> {
-  if (text.length + (html?.length ?? 0) > LIST_LIMITS.characters)
+export function readTable({ text, html }: Copied): Checked<Table> {
+  if (text.length + (html?.length ?? 0) > INCOMING_LIMITS.characters)
     return refused('is larger than any list of a school’s: copy the table alone');
-  const rows =
-    (html !== undefined && tableOfHtml(html)) ||
-    (looksLikeHtml(text) ? (tableOfHtml(text) ?? []) : rowsOfText(text));
+  if (html !== undefined) {
+    const rows = tableOfHtml(html);
+    if (rows) return tableOf(rows);
+  }
+  if (looksLikeHtml(text)) return tableOf(tableOfHtml(text) ?? []);
+  const rows = rowsOfText(text);
+  return rows.ok ? tableOf(rows.value) : rows;
+}
+
+/** Rows of text as a table, without what cannot be seen, and without empty lines. */
+export function tableOf(rows: readonly (readonly string[])[]): Checked<Table> {
   const table = squared(
     rows.map((row) => row.map(cellText)).filter((row) => row.some((cell) => cell !== '')),
   );
   if (table.length === 0) return refused('has nothing in it that could be a table');
-  if (table.length > LIST_LIMITS.lines)
-    return refused(`has more than ${LIST_LIMITS.lines} lines: copy the table alone`);
+  if (table.length > INCOMING_LIMITS.lines)
+    return refused(`has more than ${INCOMING_LIMITS.lines} lines: copy the table alone`);
   return { ok: true, value: table };
 }
 
-function refused(message: string): Checked<Table> {
-  return { ok: false, faults: [{ at: '', message }] };
+function refused(message: string, at = ''): { ok: false; faults: { at: string; message: string }[] } {
+  return { ok: false, faults: [{ at, message }] };
 }
 
 /** A cell's text on one line: without marks of writing direction and of line breaking, with plain spaces. */
@@ -55,12 +46,14 @@ function cellText(text: string): string {
     .normalize('NFC')
     .replace(/[\u200B-\u200F\u202A-\u202E\u2060-\u2069\uFEFF\u00AD]/g, '')
     .replace(/[\p{Cc}\s]+/gu, ' ')
-    .trim();
+    .trim()
+    // A text that a spreadsheet would have taken for a formula, as it was marked.
+    .replace(/^'(?=[=+@-])/, '');
 }
 
 function squared(rows: readonly string[][]): Table {
   const width = Math.min(
-    LIST_LIMITS.columns,
+    INCOMING_LIMITS.columns,
     rows.reduce((most, row) => Math.max(most, row.length), 0),
   );
   return rows.map((row) => Array.from({ length: width }, (_, index) => row[index] ?? ''));
@@ -151,7 +144,7 @@ function rowsOfTable(table: Element): string[][] {
   /** What spans down into the rows to come, by column. */
   let spanning = new Map<number, { text: string; left: number }>();
   for (const row of inside(table, 'row')) {
-    if (rows.length > LIST_LIMITS.lines) break;
+    if (rows.length > INCOMING_LIMITS.lines) break;
     const cells: string[] = [];
     const next = new Map<number, { text: string; left: number }>();
     const skip = () => {
@@ -162,7 +155,7 @@ function rowsOfTable(table: Element): string[][] {
     };
     for (const cell of inside(row, 'cell')) {
       skip();
-      if (cells.length >= LIST_LIMITS.columns) break;
+      if (cells.length >= INCOMING_LIMITS.columns) break;
       const text = textOf(cell);
       const down = spanOf(cell, 'rowspan');
       if (down > 1) next.set(cells.length, { text, left: down - 1 });
@@ -177,7 +170,7 @@ function rowsOfTable(table: Element): string[][] {
 
 function spanOf(cell: Element, name: 'rowspan' | 'colspan'): number {
   const span = Number(attribute(cell, name) ?? '1');
-  return Number.isInteger(span) && span > 0 ? Math.min(span, LIST_LIMITS.merged) : 1;
+  return Number.isInteger(span) && span > 0 ? Math.min(span, INCOMING_LIMITS.merged) : 1;
 }
 
 /** The rows or cells of an element, without looking into any that is found. */
@@ -217,7 +210,7 @@ function isHidden(element: Element): boolean {
   return attribute(element, 'hidden') !== undefined || /display\s*:\s*none/i.test(style);
 }
 
-function rowsOfText(text: string): string[][] {
+function rowsOfText(text: string): Checked<string[][]> {
   const lines = text.split(/\r\n|\r|\n/);
   const filled = lines.filter((line) => line.trim() !== '');
   const share = (test: RegExp) =>
@@ -226,15 +219,21 @@ function rowsOfText(text: string): string[][] {
   if (share(/;/) > 0.5) return separated(text, ';');
   // A decimal comma, or a day such as "Mon, 12 Oct", is no separator of cells.
   if (share(/(?:,[^\s\d]|,"|",|,\d+,|\d,\d{4}-|[a-z]\w*,\d|,,)/i) > 0.5) return separated(text, ',');
-  if (share(/\|/) > 0.5)
-    return separated(text.replace(/^\s*\||\|\s*$/gm, ''), '|').filter(
-      (row) => !row.every((cell) => /^[\s:-]*$/.test(cell)),
-    );
-  return rowsOfCells(lines.map(cellText));
+  if (share(/\|/) > 0.5) {
+    const rows = separated(text.replace(/^\s*\||\|\s*$/gm, ''), '|');
+    return rows.ok
+      ? { ok: true, value: rows.value.filter((row) => !row.every((cell) => /^[\s:-]*$/.test(cell))) }
+      : rows;
+  }
+  return { ok: true, value: rowsOfCells(lines.map(cellText)) };
 }
 
-function separated(text: string, delimiter: string): string[][] {
-  return Papa.parse<string[]>(text, { delimiter, skipEmptyLines: 'greedy' }).data;
+/** Lines of cells between delimiters (RFC 4180). A quote that is never closed would swallow all that follows it. */
+function separated(text: string, delimiter: string): Checked<string[][]> {
+  const { data, errors } = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: 'greedy' });
+  const open = errors.find(({ code }) => code === 'MissingQuotes');
+  if (!open) return { ok: true, value: data };
+  return refused('has a quotation mark that is never closed', placeInText(text, open.index ?? 0));
 }
 
 /** What a line by itself can be. */

@@ -1,4 +1,4 @@
-import { readDay } from '../../document/day';
+import { readDay } from '../document/day';
 import type { Table } from './table';
 import { HEADS, NOTHING_YET, STATES, type ColumnKind } from './vocabulary';
 

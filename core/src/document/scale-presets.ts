@@ -1,4 +1,4 @@
-import type { Scale } from '@fidens/core';
+import type { Scale } from './course';
 
 /** Common shapes of a grading scale, to start from. */
 export interface ScalePreset {

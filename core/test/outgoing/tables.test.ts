@@ -4,10 +4,10 @@ import Papa from 'papaparse';
 import type { Course } from '../../src/document/course';
 import { pieces } from '../../src/document/tree';
 import { readList } from '../../src/school/list/read-list';
-import { EXPORTS } from '../../src/writing';
-import { courseWorkbook } from '../../src/workbook/course-workbook';
-import { dueCalendar, piecesCsv, standingMarkdown } from '../../src/workbook/tables';
-import { writeWorkbook } from '../../src/workbook/write';
+import { FORMATS } from '../../src/formats/format';
+import { WRITERS, dueCalendar, piecesCsv, standingMarkdown, type LeavingFormat } from '../../src/writing';
+import { courseWorkbook } from '../../src/outgoing/course-workbook';
+import { writeXlsx } from '../../src/outgoing/write-xlsx';
 import { category, course, NOW, open, scored } from '../sample';
 
 /** A course with names that programs would like to run. */
@@ -32,8 +32,9 @@ describe('the table of a course’s pieces', () => {
       ),
       open('80', { name: 'Final exam', status: 'missing' }),
     ]);
-    const read = readList({ source: { text: piecesCsv(document) }, course: document, near: NOW });
+    const read = readList({ source: { text: piecesCsv([document]) }, course: document, near: NOW });
     if (!read.ok) throw new Error(read.faults[0]!.message);
+    if (read.value.kind !== 'list') throw new Error('a course');
     const { pairs, onlyThere, onlyHere } = read.value.compared;
     expect(pairs.map(({ name, differences }) => [name, differences])).toEqual(
       pieces(document).map(({ name }) => [name, []]),
@@ -42,7 +43,7 @@ describe('the table of a course’s pieces', () => {
   });
 
   it('marks what a spreadsheet would run as text, and quotes what has commas and lines', () => {
-    const { data, errors } = Papa.parse<string[]>(piecesCsv(hostile()), { skipEmptyLines: true });
+    const { data, errors } = Papa.parse<string[]>(piecesCsv([hostile()]), { skipEmptyLines: true });
     expect(errors).toEqual([]);
     expect(data.slice(1).map(([name]) => name)).toEqual([
       '\'=cmd|"/c calc"!A1',
@@ -50,13 +51,13 @@ describe('the table of a course’s pieces', () => {
       '| pipe *star* <b>',
       'Final exam',
     ]);
-    expect(data.every((row) => row.length === 8)).toBe(true);
+    expect(data.every((row) => row.length === 10)).toBe(true);
   });
 });
 
 describe('the calendar of a course', () => {
   it('has each due day once, for another reader, and nothing of the record', () => {
-    const text = dueCalendar(hostile(), NOW);
+    const text = dueCalendar('Due', [hostile()], NOW);
     const events = new ICAL.Component(ICAL.parse(text) as unknown[])
       .getAllSubcomponents('vevent')
       .map((each) => new ICAL.Event(each));
@@ -84,7 +85,7 @@ describe('where a course stands, as a page', () => {
 describe('the workbook as a file', () => {
   it('opens with its sheets, names and formulas; names of pieces are texts', async () => {
     const book = new ExcelJS.Workbook();
-    await book.xlsx.load((await writeWorkbook(courseWorkbook(hostile(), NOW))).buffer as ArrayBuffer);
+    await book.xlsx.load((await writeXlsx(courseWorkbook(hostile(), NOW))).buffer as ArrayBuffer);
     expect(book.worksheets.map(({ name }) => name)).toEqual(['Pieces', 'Course', 'Values']);
     const [sheet, courseSheet] = book.worksheets;
     expect((sheet!.getRow(1).values as string[]).slice(1, 9)).toEqual([
@@ -103,8 +104,10 @@ describe('the workbook as a file', () => {
     expect(sheet!.views[0]).toMatchObject({ state: 'frozen', ySplit: 1 });
   });
 
-  it('is one of the forms that a course leaves in', async () => {
-    for (const { write } of EXPORTS) expect((await write(hostile(), NOW)).length).toBeGreaterThan(100);
-    expect(EXPORTS.map(({ name }) => name)).toEqual(['xlsx', 'csv', 'ics', 'md']);
+  it('is one of the forms that a course leaves in, each of which has a writer', async () => {
+    const leaving = FORMATS.filter(({ leaves }) => leaves).map(({ name }) => name as LeavingFormat);
+    for (const name of leaving)
+      expect((await WRITERS[name](hostile(), NOW)).length).toBeGreaterThan(100);
+    expect(Object.keys(WRITERS).sort()).toEqual([...leaving].sort());
   });
 });

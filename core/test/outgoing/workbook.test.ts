@@ -10,8 +10,8 @@ import { setting } from '../../src/editing/edit';
 import { courseLetters, letterOf } from '../../src/grading/letter';
 import { outlooks } from '../../src/grading/outlook';
 import { HUNDRED, toFloat } from '../../src/numbers/rational';
-import { courseWorkbook } from '../../src/workbook/course-workbook';
-import type { Workbook } from '../../src/workbook/sheet';
+import { courseWorkbook } from '../../src/outgoing/course-workbook';
+import type { Workbook } from '../../src/outgoing/sheet';
 import { randomCourse } from '../random-course';
 import { NOW } from '../sample';
 

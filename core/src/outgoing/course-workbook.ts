@@ -1,5 +1,5 @@
 import type { Assessment, Category, Course, MissingPolicy, Moment } from '../document/course';
-import { isCounted, walk } from '../document/tree';
+import { isCounted } from '../document/tree';
 import { adjusted } from '../grading/adjustment';
 import { courseLetters } from '../grading/letter';
 import { outlooksOf, type Outlooks } from '../grading/outlook';
@@ -20,7 +20,9 @@ import { penaltyOf } from '../rules/late/lateness';
 import { missingValue } from '../rules/missing';
 import { openIn, replaced, same, whyAsValues } from './carry';
 import { missingPolicies, pointsOf } from './facts';
+import { categoryCells, countsText } from './pieces-csv';
 import { formula, Sheet, type Cell, type Workbook } from './sheet';
+import { wallMoment, wallShift } from './wall-clock';
 import { cappedTerm, curvedTerm, lateTerm, roundedTerm, sure, term } from './terms';
 
 /** The outlooks that a workbook has, and what unsettled work counts as in each. */
@@ -39,7 +41,11 @@ const PIECE = {
   weight: 7,
   counts: 8,
 } as const;
-const PIECE_HEADS = ['id', 'name', 'category', 'due', 'status', 'score', 'possible', 'weight', 'counts'];
+const PIECE_HEADS = [
+  ...['id', 'name', 'category', 'due', 'status', 'score', 'possible', 'weight', 'counts'],
+  // For whoever reads the sheet alone; no formula looks at them.
+  ...['category weight', 'adds up'],
+];
 /** Columns of the sheet of values: the status in force, whether it is unsettled, then three for each outlook. */
 const VALUE = { id: 0, status: 1, unsettled: 2, first: 3, each: 3 } as const;
 /** Columns of a block of the sheet of the course: three, then so many for each outlook. */
@@ -90,11 +96,7 @@ class Writer {
       'open',
       ...OUTLOOKS.flatMap((name) => [`${name}: entered`, `${name}: curved`, `${name}: counts`]),
     );
-    for (const placed of walk(this.course)) {
-      const { node, ancestors } = placed;
-      if (node.kind === 'assessment') this.#listed(node, ancestors.at(-1)!, isCounted(placed));
-      else this.#promised(node);
-    }
+    this.#pieceRows([this.course.root]);
     this.#course.add(this.course.title);
     const heads = this.#heads();
     this.#category(this.#plan.root);
@@ -110,7 +112,7 @@ class Writer {
   /** The grades on top, whose formulas follow once the course has its place. */
   #heads(): () => void {
     for (const name of [...OUTLOOKS, 'letter']) this.#course.add(name);
-    this.#course.add('judged at', new Date(this.now));
+    this.#course.add('judged at', wallMoment(new Date(this.now)));
     const bands = this.#course.rows.length + 2;
     this.#course.add();
     this.course.scale.bands.forEach(({ label, from }) => this.#course.add(label, toFloat(rational(from))));
@@ -178,19 +180,30 @@ class Writer {
     return `(${sum(able)}+${sum(mayCome)})<MIN(${source.pieces},${sum(there)})`;
   }
 
-  #listed(piece: Assessment, parent: Category, counted: boolean): void {
+  /** The rows of a category's pieces: those that are listed, then those that are promised. */
+  #pieceRows(path: readonly Category[]): void {
+    const category = path.at(-1)!;
+    for (const node of category.children)
+      if (node.kind === 'category') this.#pieceRows([...path, node]);
+      else this.#listed(node, path, isCounted({ node, ancestors: path }));
+    this.#promised(category, path);
+  }
+
+  #listed(piece: Assessment, ancestors: readonly Category[], counted: boolean): void {
     const { id, name, score, possible, weight } = piece;
+    const [category, ...rules] = categoryCells(ancestors);
     const due = piece.extended ?? piece.due;
     const row = this.#pieces.add(
       id,
       name,
-      parent.name,
-      due === undefined ? null : new Date(due),
+      category,
+      due === undefined ? null : wallMoment(new Date(due)),
       piece.status ?? 'open',
       score ? pointsOf(score, piece, this.course) : null,
       toFloat(rational(possible)),
       weight === undefined ? null : toFloat(rational(weight)),
-      !counted ? 'no' : piece.extraCredit ? 'extra credit' : 'yes',
+      countsText(piece, counted),
+      ...rules,
     );
     this.#rows.set(id, row);
     const planned = this.#plan.pieces.find((each) => each.id === id && each.origin === 'listed');
@@ -198,19 +211,21 @@ class Writer {
     else this.#values.add(id);
   }
 
-  #promised(category: Category): void {
+  #promised(category: Category, path: readonly Category[]): void {
+    const [name, ...rules] = categoryCells(path);
     for (const piece of this.#plan.pieces) {
       if (piece.origin !== 'promised' || piece.parent?.source !== category) continue;
       const row = this.#pieces.add(
         piece.id,
         piece.name,
-        category.name,
+        name,
         null,
         'open',
         null,
         toFloat(piece.size),
         null,
-        'yes',
+        'promised',
+        ...rules,
       );
       this.#rows.set(piece.id, row);
       this.#valueRow(piece, row);
@@ -266,7 +281,9 @@ class Writer {
     const overdue = this.course.policy?.overdue;
     if (!source || !overdue || (source.extended ?? source.due) === undefined) return status;
     const due = this.#pieces.ref(PIECE.due, row);
-    const after = `ROUND(${this.#course.ref(1, 6)}-${due},9)>${overdue.after}`;
+    const shift = wallShift(new Date((source.extended ?? source.due)!), new Date(this.now));
+    const passed = `${this.#course.ref(1, 6)}-${due}${shift === 0 ? '' : `+(${shift})`}`;
+    const after = `ROUND(${passed},9)>${overdue.after}`;
     return `IF(${status}="open",IF(${due}="","open",IF(${after},"missing","open")),${status})`;
   }
 

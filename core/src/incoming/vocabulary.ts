@@ -1,27 +1,24 @@
-/** What a column of a school's list holds. */
-export type ColumnKind =
-  'name' | 'category' | 'due' | 'score' | 'possible' | 'percent' | 'letter' | 'state' | 'weight' | 'other';
+/** What a column of a list can hold. */
+export const COLUMN_KINDS = [
+  ...(['name', 'category', 'due', 'score', 'possible', 'percent', 'letter', 'state', 'weight'] as const),
+  ...(['categoryWeight', 'addsUp', 'counts', 'course', 'id', 'other'] as const),
+] as const;
 
-export const COLUMN_KINDS: readonly ColumnKind[] = [
-  ...([
-    'name',
-    'category',
-    'due',
-    'score',
-    'possible',
-    'percent',
-    'letter',
-    'state',
-    'weight',
-    'other',
-  ] as const),
-];
+export type ColumnKind = (typeof COLUMN_KINDS)[number];
 
 /**
  * The words by which the head of a column is known, the surest first. Another way of saying it is one more word here; another language is
  * another list.
  */
 export const HEADS: readonly (readonly [ColumnKind, RegExp])[] = [
+  [
+    'categoryWeight',
+    /^(category|group|section|component) (weight|weighting|%|percent(age)?|share)$|^(weight|share) of (its |the )?(category|group)$/i,
+  ],
+  ['addsUp', /^(adds? up|combines?|combine by)$/i],
+  ['counts', /^(counts?|counted|included( in (the )?grade)?|extra credit)$/i],
+  ['course', /^(course|class|subject|course (title|name)|class (title|name))$/i],
+  ['id', /^(id|uid|identifier)$/i],
   ['weight', /^(weight|weighting|% of (grade|total|course)|worth)\b/i],
   [
     'possible',
@@ -54,10 +51,17 @@ export const STATES: readonly (readonly [RegExp, string])[] = [
   ],
   [/^(ex|exc\.?|excused|exempt|exempted|waived|n\/c|does not count)$/i, 'excused'],
   [
-    /^(submitted|handed in|turned in|received|pending|awaiting( a)? (score|mark|grade)|to be (marked|graded)|in review|needs? (marking|grading))$/i,
+    /^(submitted|handed in|turned in|received|pending|(a)?waiting|awaiting( a)? (score|mark|grade)|to be (marked|graded)|in review|needs? (marking|grading))$/i,
     'waiting',
   ],
 ];
 
 /** Words that say lateness; they are told, and change no score. */
 export const LATE = /\b(late|overdue)\b/i;
+
+/** What lists write of pieces that do not count as others do. */
+export const COUNTS: readonly (readonly [RegExp, 'no' | 'extra credit' | 'promised'])[] = [
+  [/^(no|not counted|does not count|false|excluded|practice)$/i, 'no'],
+  [/^(extra( credit)?|bonus|extra points?)$/i, 'extra credit'],
+  [/^(promised|planned)$/i, 'promised'],
+];

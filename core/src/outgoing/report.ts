@@ -1,33 +1,20 @@
-import {
-  answer,
-  courseLetters,
-  explain,
-  explanationWords,
-  figureText,
-  givesText,
-  decimalText,
-  handedInNow,
-  HUNDRED,
-  letterOf,
-  OUTLOOKS,
-  outlooks,
-  pieces,
-  pieceSteps,
-  sharesOf,
-  type Answer,
-  type Assumption,
-  type Course,
-  type Derivation,
-  type Figure,
-  type Judged,
-  type Part,
-  type PieceStep,
-  type Problem,
-  type Rational,
-} from '@fidens/core';
+import type { Course, Figure } from '../document/course';
+import { pieces } from '../document/tree';
+import { handedInNow } from '../editing/handed-in';
+import type { Assumption, Derivation, Part } from '../grading/combine';
+import { courseLetters, letterOf } from '../grading/letter';
+import { OUTLOOKS, outlooks } from '../grading/outlook';
+import type { Problem } from '../grading/problems';
+import type { Judged } from '../grading/requirement';
+import { pieceSteps, sharesOf, type PieceStep } from '../grading/working';
+import { answer, type Answer } from '../insight/answer';
+import { decimalText, HUNDRED, type Rational } from '../numbers/rational';
+import { explain, givesText } from '../school/explain';
+import { figureText } from '../school/figure';
+import { explanationWords } from '../school/words';
 
 /**
- * Everything about one course for a person in a terminal: the four outlooks, what each letter takes, the problems, and the
+ * Everything about one course as plain text, for a person in a terminal or a letter: the four outlooks, what each letter takes, the problems, and the
  * working of the standing.
  */
 export function report(course: Course, now: string, piece?: string, figure?: Figure): string {
@@ -35,12 +22,8 @@ export function report(course: Course, now: string, piece?: string, figure?: Fig
   const { course: meant, late } = handedInNow(course, now);
   const given = answer(meant, now, piece);
   const { standing, plan } = outlooks(course, now);
-  const working: Working = {
-    assumption: standing.assumption,
-    shares: sharesOf(standing),
-  };
   const { held = [] } = letterOf(standing, courseLetters(plan)) ?? {};
-  return [
+  const lines = [
     course.title,
     ...OUTLOOKS.map((name) => `  ${name.padEnd(9)} ${gradeText(given[name])}`),
     ...section(
@@ -51,10 +34,16 @@ export function report(course: Course, now: string, piece?: string, figure?: Fig
     ...section('What each letter takes of one piece', solveLines(given.solve)),
     ...section('To look at', given.problems.map(problemLine)),
     ...section(`Why the school shows ${figure ? figureText(figure) : ''}`, figureLines(course, now, figure)),
-    ...section('Working of the standing', sumLines(standing, working, 1)),
+    ...section('Working of the standing', workingLines(standing)),
     ...section('What holds the standing’s letter back', held.map(heldLine)),
-    '',
-  ].join('\n');
+  ];
+  // A name of several lines stays on its own.
+  return `${lines.map((line) => line.replace(/[\r\n]+/g, ' ')).join('\n')}\n`;
+}
+
+/** The working of an outlook, a line a step: each category below what it adds up. */
+export function workingLines(derivation: Derivation): string[] {
+  return sumLines(derivation, { assumption: derivation.assumption, shares: sharesOf(derivation) }, 1);
 }
 
 function section(title: string, lines: readonly string[]): string[] {

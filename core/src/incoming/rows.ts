@@ -1,10 +1,11 @@
-import { readDay, type DayOrder } from '../../document/day';
-import type { Checked } from '../../document/validation';
-import { isDecimal, typedDecimal } from '../../numbers/decimal';
-import { LIMITS } from '../../rules/limits';
+import { readDay, type DayOrder } from '../document/day';
+import type { Checked } from '../document/validation';
+import { isDecimal, typedDecimal } from '../numbers/decimal';
+import { LIMITS } from '../rules/limits';
 import { FRACTION, type Columns } from './columns';
-import { LIST_LIMITS, type Table } from './table';
-import { LATE, NOTHING_YET, STATES, type ColumnKind } from './vocabulary';
+import { INCOMING_LIMITS } from './source';
+import type { Table } from './table';
+import { COUNTS, LATE, NOTHING_YET, STATES, type ColumnKind } from './vocabulary';
 
 /** One row of a school's list, as it was understood. */
 export interface ListRow {
@@ -25,6 +26,16 @@ export interface ListRow {
   readonly saysScore: boolean;
   /** Lateness in words, which is told and changes nothing. */
   readonly late?: string;
+  /** Its own id, where a list has such. */
+  readonly id?: string;
+  /** The course that it is of, in a list of several. */
+  readonly course?: string;
+  readonly weight?: string;
+  /** Of its category; of categories inside each other as their names are written. */
+  readonly categoryWeight?: string;
+  /** How the whole and then its category add up. */
+  readonly addsUp?: string;
+  readonly counts?: 'no' | 'extra credit' | 'promised';
 }
 
 /** The rows that can be pieces, and how many lines are none. */
@@ -71,8 +82,8 @@ export function readRows(table: Table, columns: Columns, near: Date, order?: Day
     if (!read) passedOver += 1;
     else rows.push(read.category === undefined && group !== undefined ? { ...read, category: group } : read);
   });
-  if (rows.length > LIST_LIMITS.rows) {
-    const message = `has ${rows.length} rows that could be pieces, more than the ${LIST_LIMITS.rows} that a list can have: copy the table of one course`;
+  if (rows.length > INCOMING_LIMITS.rows) {
+    const message = `has ${rows.length} rows that could be pieces, more than the ${INCOMING_LIMITS.rows} that a list can have: copy the table of one course`;
     return { ok: false, faults: [{ at: '', message }] };
   }
   return {
@@ -111,7 +122,7 @@ function rowOf(
   if (!says && !NOTHING_YET.test(cell('score'))) return undefined;
   if (!says && !saysScore) return undefined;
   if (!says && cell('score') === '' && cell('state') === '' && cell('category') === '') return undefined;
-  const category = cell('category').slice(0, LIMITS.name);
+  const category = cell('category').slice(0, 3 * LIMITS.name);
   const late = LATE.test(cell('state')) ? cell('state') : undefined;
   return {
     line,
@@ -124,6 +135,23 @@ function rowOf(
     entry: score.entry,
     saysScore,
     ...(late !== undefined && { late }),
+    ...rulesOf(cell),
+  };
+}
+
+/** What a row says beside the piece: of its rules, and where it belongs. */
+function rulesOf(cell: (kind: ColumnKind) => string): Partial<ListRow> {
+  const weight = typedDecimal(cell('weight').replace(/\s*%$/, ''));
+  const [counts, categoryWeight, addsUp] = [cell('counts'), cell('categoryWeight'), cell('addsUp')];
+  const [course, id] = [cell('course').slice(0, LIMITS.name), cell('id').slice(0, LIMITS.id)];
+  const said = COUNTS.find(([words]) => words.test(counts))?.[1];
+  return {
+    ...(isDecimal(weight) && { weight }),
+    ...(said && { counts: said }),
+    ...(categoryWeight !== '' && { categoryWeight }),
+    ...(addsUp !== '' && { addsUp }),
+    ...(course !== '' && { course }),
+    ...(id !== '' && { id }),
   };
 }
 
