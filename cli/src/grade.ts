@@ -8,7 +8,8 @@ import {
   type Fault,
   type Figure,
 } from '@fidens/core';
-import { report, WRITERS, type LeavingFormat } from '@fidens/core/writing';
+import { report } from '@fidens/core/texts';
+import type { LeavingFormat } from '@fidens/core/writing';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { basename, extname, join } from 'node:path';
 import { readOptions, USAGE, type Options } from './options';
@@ -21,7 +22,8 @@ async function main(): Promise<number> {
     return 2;
   }
   let status = 0;
-  for (const read of options.files.flatMap((file) => coursesIn(file, options))) {
+  const reads = await Promise.all(options.files.map((file) => coursesIn(file, options)));
+  for (const read of reads.flat()) {
     const figure = 'course' in read ? figureFor(read.course, options.figure) : {};
     const faults = 'faults' in read ? read.faults : 'fault' in figure ? [figure.fault] : [];
     if ('faults' in read || faults.length > 0) {
@@ -56,6 +58,8 @@ async function write(
   { out, now }: Options,
 ): Promise<void> {
   const { title, extension } = formatNamed(to)!;
+  // The writers are large, and most questions need none.
+  const { WRITERS } = await import('@fidens/core/writing');
   mkdirSync(out, { recursive: true });
   const file = join(out, `${basename(source, extname(source))}.${extension}`);
   writeFileSync(file, await WRITERS[to](course, now));

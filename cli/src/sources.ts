@@ -6,7 +6,6 @@ import {
   type Fault,
   type SourceFile,
 } from '@fidens/core';
-import { newCourses } from '@fidens/core/reading';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { basename, extname, join } from 'node:path';
 import type { Options } from './options';
@@ -17,9 +16,9 @@ export type Read = { readonly name: string } & (
 );
 
 /** The courses in a file of some format; of a course file one, of `-` one a line. */
-export function coursesIn(file: string, options: Options): Read[] {
+export async function coursesIn(file: string, options: Options): Promise<Read[]> {
   try {
-    if (options.from !== 'course') return coursesFrom(file, options);
+    if (options.from !== 'course') return await coursesFrom(file, options);
     if (file !== '-') return [read(file, readFileSync(file, 'utf8'))];
     const lines = readFileSync(0, 'utf8').split('\n');
     return lines.flatMap((text, index) => (text.trim() === '' ? [] : [read(`line ${index + 1}`, text)]));
@@ -33,7 +32,9 @@ function read(name: string, text: string): Read {
   return course.ok ? { name, course: course.value } : { name, faults: course.faults };
 }
 
-function coursesFrom(file: string, { from, now, person }: Options): Read[] {
+async function coursesFrom(file: string, { from, now, person }: Options): Promise<Read[]> {
+  // The readers are large, and a course file needs none of them.
+  const { newCourses } = await import('@fidens/core/reading');
   const name = basename(file, extname(file));
   const said = person === undefined ? {} : { person };
   const question = { source: { files: filesOf(file) }, near: now, title: name, scale: SCALE_PRESETS[0]!.scale, ...said };

@@ -10,10 +10,6 @@ import { writeOds } from './outgoing/write-ods';
 import { writeXlsx } from './outgoing/write-xlsx';
 
 export { archiveOf, type ArchiveFolder } from './outgoing/archive';
-export { dueCalendar } from './outgoing/due-calendar';
-export { piecesCsv } from './outgoing/pieces-csv';
-export { report } from './outgoing/report';
-export { standingMarkdown } from './outgoing/standing-markdown';
 
 /** The forms in which a course leaves. */
 export type LeavingFormat = Exclude<FormatName, 'oneroster'>;

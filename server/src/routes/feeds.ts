@@ -1,4 +1,4 @@
-import { dueCalendar } from '@fidens/core/calendar';
+import { dueCalendar } from '@fidens/core/texts';
 import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
 import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';

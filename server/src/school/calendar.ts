@@ -1,4 +1,4 @@
-import { calendarText } from '@fidens/core/calendar';
+import { calendarText } from '@fidens/core/texts';
 import type { SchoolCourse } from './records';
 
 /** The due days of some courses of the school as a calendar. */
