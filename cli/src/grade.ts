@@ -28,7 +28,9 @@ async function main(): Promise<number> {
     const faults = 'faults' in read ? read.faults : 'fault' in figure ? [figure.fault] : [];
     if ('faults' in read || faults.length > 0) {
       status = 2;
-      print(isForPrograms(options) ? JSON.stringify({ error: faults }) : faultsText(read.name, faults, options));
+      print(
+        isForPrograms(options) ? JSON.stringify({ error: faults }) : faultsText(read.name, faults, options),
+      );
     } else if (options.to) {
       await write(read.course, read.name, options.to, options);
     } else if (options.from !== 'course') {
@@ -47,7 +49,13 @@ function isForPrograms({ json, from, to }: Options): boolean {
 
 function tell(course: Course, figure: Figure | undefined, { json, now, solve }: Options): void {
   if (!json) print(report(course, now, solve, figure));
-  else print(JSON.stringify({ ...answer(course, now, solve), ...(figure && { figure: figureJson(course, figure, now) }) }));
+  else
+    print(
+      JSON.stringify({
+        ...answer(course, now, solve),
+        ...(figure && { figure: figureJson(course, figure, now) }),
+      }),
+    );
 }
 
 /** Writes a course for another program, into a file that is named as its own is. */

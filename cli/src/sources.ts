@@ -37,7 +37,13 @@ async function coursesFrom(file: string, { from, now, person }: Options): Promis
   const { newCourses } = await import('@fidens/core/reading');
   const name = basename(file, extname(file));
   const said = person === undefined ? {} : { person };
-  const question = { source: { files: filesOf(file) }, near: now, title: name, scale: SCALE_PRESETS[0]!.scale, ...said };
+  const question = {
+    source: { files: filesOf(file) },
+    near: now,
+    title: name,
+    scale: SCALE_PRESETS[0]!.scale,
+    ...said,
+  };
   const found = newCourses(question, counter());
   if (!found.ok) return [{ name: file, faults: found.faults }];
   const refused = (message: string) => [{ name: file, faults: [{ at: '', message }] }];
@@ -55,7 +61,8 @@ async function coursesFrom(file: string, { from, now, person }: Options): Promis
 
 /** A file, or those of a folder. */
 function filesOf(path: string): SourceFile[] {
-  if (!statSync(path).isDirectory()) return [{ name: basename(path), bytes: new Uint8Array(readFileSync(path)) }];
+  if (!statSync(path).isDirectory())
+    return [{ name: basename(path), bytes: new Uint8Array(readFileSync(path)) }];
   return readdirSync(path)
     .filter((name) => extname(name).toLowerCase() === '.csv')
     .map((name) => ({ name, bytes: new Uint8Array(readFileSync(join(path, name))) }));

@@ -134,9 +134,15 @@ describe('the command line', () => {
       leaving.map(({ extension }) => `coastal-ecology.${extension}`).sort(),
     );
     for (const packed of ['xlsx', 'ods'])
-      expect(readFileSync(join(out, `coastal-ecology.${packed}`)).subarray(0, 2).toString()).toBe('PK');
+      expect(
+        readFileSync(join(out, `coastal-ecology.${packed}`))
+          .subarray(0, 2)
+          .toString(),
+      ).toBe('PK');
     expect(readFileSync(join(out, 'coastal-ecology.md'), 'utf8')).toContain('| standing | 88.7 B+ |');
-    expect(readFileSync(join(out, 'coastal-ecology.txt'), 'utf8')).toContain('Dune profile  55%  dropped lowest');
+    expect(readFileSync(join(out, 'coastal-ecology.txt'), 'utf8')).toContain(
+      'Dune profile  55%  dropped lowest',
+    );
     rmSync(out, { recursive: true });
     const wrong = grade(['--to', 'doc', ECOLOGY]);
     expect([wrong.status, wrong.stderr]).toEqual([
@@ -155,7 +161,7 @@ describe('the command line', () => {
       expect(document.root.children.map(({ name }: { name: string }) => name)).toContain(
         form === 'ics' ? 'Dune profile' : 'Field logs',
       );
-      const answered = grade(['--json', ...AS_OF, '-'], lines[0]!);
+      const answered = grade(['--json', ...AS_OF, '-'], lines[0]);
       expect(answered.status).toBe(0);
       if (form !== 'ics') expect(JSON.parse(answered.lines[0]!).standing).not.toBeNull();
     }

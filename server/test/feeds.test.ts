@@ -94,7 +94,12 @@ describe('a feed of due days', () => {
     const path = await opened(agent, `courses/${id}`);
     const [, feed, signature] = /^\/feed\/([^.]+)\.([^.]+)\.ics$/.exec(path)!;
     expect(signature!.length).toBeGreaterThan(40);
-    for (const other of [`${feed}.ics`, `${feed}.${'A'.repeat(43)}.ics`, `${randomUUID()}.${signature}.ics`, 'x.y.ics'])
+    for (const other of [
+      `${feed}.ics`,
+      `${feed}.${'A'.repeat(43)}.ics`,
+      `${randomUUID()}.${signature}.ics`,
+      'x.y.ics',
+    ])
       await read(`/feed/${other}`).expect(404);
   });
 

@@ -1,6 +1,7 @@
 import { Slot } from 'expo-router';
 import { View } from 'react-native';
 import { AlongQuestionDialog } from '@/shell/along-question';
+import { DropAnywhere } from '@/shell/drop-anywhere';
 import { Places } from '@/shell/places';
 import { SavingMark } from '@/shell/saving-mark';
 import { SessionEnded } from '@/shell/session-ended';
@@ -23,6 +24,7 @@ export default function PlacesLayout() {
         <UndoNotice />
         <AlongQuestionDialog />
         <SessionEnded />
+        <DropAnywhere />
       </View>
     </View>
   );

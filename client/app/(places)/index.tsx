@@ -44,9 +44,12 @@ export default function TermPlace() {
         ))}
       </View>
       {courses.length > 0 && (
-        <LinkButton href="/new-course" icon="plus">
-          New course
-        </LinkButton>
+        <Row gap="s" wrap>
+          <LinkButton href="/new-course" icon="plus">
+            New course
+          </LinkButton>
+          <LinkButton href="/files">In and out</LinkButton>
+        </Row>
       )}
     </Page>
   );

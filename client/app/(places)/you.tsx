@@ -14,6 +14,7 @@ import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
 import { DayField } from '@/ui/fields/day-field';
 import { FormField } from '@/ui/fields/form-field';
+import { LinkButton } from '@/ui/link-button';
 import { Page } from '@/ui/page';
 import { SectionTitle, Soft } from '@/ui/text';
 import { decimalsShown } from '@/wording/decimals';
@@ -32,6 +33,9 @@ export default function YouPlace() {
         <Soft>{student?.sample ? 'Sample data: look around, change what you like.' : student?.email}</Soft>
       </View>
       {term && <TermForm key={term.id} term={term} />}
+      <LinkButton href="/files" mode="outlined">
+        In and out: files, calendars, everything
+      </LinkButton>
       <ScaleList />
       <RuleSheetList />
       <Stack gap="s">

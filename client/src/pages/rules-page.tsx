@@ -1,7 +1,6 @@
 import { ReadBack } from '@/course-ui/read-back';
 import { useNow } from '@/data/session';
 import { Arrange } from '@/features/arrange/arrange';
-import { CourseFiles } from '@/features/files/course-files';
 import { CourseSheets } from '@/features/files/course-sheets';
 import { DeleteCourse } from '@/features/files/delete-course';
 import { History } from '@/features/history/history';
@@ -66,7 +65,7 @@ export function RulesPage({ course: kept }: CoursePageProps) {
       </Fold>
       <History course={kept} />
       <CourseSheets course={kept} />
-      <CourseFiles course={kept} />
+      <LinkButton href={`/course/${kept.id}/files`}>In and out: files, paper, calendar</LinkButton>
       <DeleteCourse course={kept} />
       <DraftNotices draft={draft} effectBeside={wide} />
     </Stack>

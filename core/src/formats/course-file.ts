@@ -33,6 +33,8 @@ function jsonFault(text: string): string {
   parse(text, errors, { disallowComments: true });
   const [first] = errors;
   if (!first) return 'it cannot be read';
-  const words = printParseErrorCode(first.error).replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();
+  const words = printParseErrorCode(first.error)
+    .replace(/([a-z])([A-Z])/g, '$1 $2')
+    .toLowerCase();
   return `${words} at ${placeInText(text, first.offset)}`;
 }

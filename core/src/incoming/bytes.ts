@@ -17,7 +17,10 @@ export function textOfBytes(bytes: Uint8Array): string {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
   } catch {
     // Some engines take its signs between 0x80 and 0x9F for controls.
-    return decoded('latin1', bytes).replace(/[\u0080-\u009F]/g, (sign) => WINDOWS[sign.charCodeAt(0) - 0x80] ?? sign);
+    return decoded('latin1', bytes).replace(
+      /[\u0080-\u009F]/g,
+      (sign) => WINDOWS[sign.charCodeAt(0) - 0x80] ?? sign,
+    );
   }
 }
 
@@ -44,7 +47,8 @@ const BEGINNINGS: readonly (readonly [string, string])[] = [
 const begins = (bytes: Uint8Array, signs: string) =>
   [...signs].every((sign, index) => bytes[index] === sign.charCodeAt(0));
 
-export const isZip = (bytes: Uint8Array) => begins(bytes, 'PK\u0003\u0004') || begins(bytes, 'PK\u0005\u0006');
+export const isZip = (bytes: Uint8Array) =>
+  begins(bytes, 'PK\u0003\u0004') || begins(bytes, 'PK\u0005\u0006');
 
 /** Why a file is none that could be read, if so. */
 export function strangeFault(bytes: Uint8Array): Fault | undefined {

@@ -24,7 +24,10 @@ export function readCalendar(text: string): Checked<{ lists: readonly Listed[]; 
       ICAL.TimezoneService.register(new ICAL.Timezone(zone));
     const own = calendar.getFirstPropertyValue('x-wr-calname') ?? calendar.getFirstPropertyValue('name');
     name ??= typeof own === 'string' && own.trim() !== '' ? own.trim() : undefined;
-    for (const part of [...calendar.getAllSubcomponents('vevent'), ...calendar.getAllSubcomponents('vtodo')]) {
+    for (const part of [
+      ...calendar.getAllSubcomponents('vevent'),
+      ...calendar.getAllSubcomponents('vtodo'),
+    ]) {
       const found = daysOf(part);
       if (found.length === 0) passedOver += 1;
       days.push(...found);
@@ -82,7 +85,8 @@ function daysOf(part: ICAL.Component): NamedDay[] {
     .slice(0, LIMITS.name);
   const isCalledOff = String(part.getFirstPropertyValue('status') ?? '').toUpperCase() === 'CANCELLED';
   if (!/[\p{L}\p{N}]/u.test(name) || isCalledOff) return [];
-  const property = part.getFirstProperty('due') ?? part.getFirstProperty('dtend') ?? part.getFirstProperty('dtstart');
+  const property =
+    part.getFirstProperty('due') ?? part.getFirstProperty('dtend') ?? part.getFirstProperty('dtstart');
   const value = property?.getFirstValue();
   if (!property || !(value instanceof ICAL.Time)) return [];
   const zone = String(property.getParameter('tzid') ?? '');

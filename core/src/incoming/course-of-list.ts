@@ -102,7 +102,8 @@ class Tree {
     readonly newId: () => string,
   ) {
     const isSaid = rows.some(({ categoryWeight }) => categoryWeight !== undefined);
-    if (rows.some(({ weight }) => weight !== undefined) && !isSaid) this.weightOf = weightOf ?? meaningOf(rows);
+    if (rows.some(({ weight }) => weight !== undefined) && !isSaid)
+      this.weightOf = weightOf ?? meaningOf(rows);
     this.#named = isSaid ? new Map() : weightsInNames(rows);
   }
 
@@ -157,7 +158,10 @@ class Tree {
       if (category.combine === undefined && weighed) category.combine = 'weights';
       const promised = this.#promised.get(category);
       if (promised !== undefined)
-        category.planned = { ...category.planned, pieces: promised + category.children.filter(isPromisedToo).length };
+        category.planned = {
+          ...category.planned,
+          pieces: promised + category.children.filter(isPromisedToo).length,
+        };
     }
     if (this.#saysHow) return { root: this.#root };
     return { root: this.#root, assumed: this.#root.combine ?? 'points' };

@@ -49,7 +49,8 @@ export interface ReadLists {
 }
 
 /** What a source holds: a course whole, or lists of pieces. */
-export type Incoming = { readonly kind: 'course'; readonly course: Course } | ({ readonly kind: 'lists' } & ReadLists);
+export type Incoming =
+  { readonly kind: 'course'; readonly course: Course } | ({ readonly kind: 'lists' } & ReadLists);
 
 /** So many lines of a table are shown where its columns are put right. */
 const SHOWN = 5;
@@ -62,7 +63,8 @@ const SHOWN = 5;
 export function readIncoming(source: Source, reading: Reading): Checked<Incoming> {
   const found = find(source);
   if (!found.ok) return found;
-  if (found.value.format === 'course') return { ok: true, value: { kind: 'course', course: found.value.course } };
+  if (found.value.format === 'course')
+    return { ok: true, value: { kind: 'course', course: found.value.course } };
   const lists = listsIn(found.value, reading);
   return lists.ok ? { ok: true, value: { kind: 'lists', ...lists.value } } : lists;
 }
@@ -88,11 +90,15 @@ function find(source: Source): Checked<Found> {
 function findInSeveral(files: readonly SourceFile[]): Checked<Found> {
   if (!isGradebook(files.map(({ name }) => name)))
     return refused('is several files that are not those of one export: open them one by one');
-  return { ok: true, value: { format: 'oneroster', files: new Map(files.map(({ name, bytes }) => [name, bytes])) } };
+  return {
+    ok: true,
+    value: { format: 'oneroster', files: new Map(files.map(({ name, bytes }) => [name, bytes])) },
+  };
 }
 
 /** Of a workbook these parts are read; its macros, pictures and links are not. */
-const WORKBOOK = /^(\[Content_Types\]\.xml|_rels\/.*|docProps\/.*|xl\/(?!media|drawings|vba|embeddings).*\.(xml|rels))$/i;
+const WORKBOOK =
+  /^(\[Content_Types\]\.xml|_rels\/.*|docProps\/.*|xl\/(?!media|drawings|vba|embeddings).*\.(xml|rels))$/i;
 const OPEN_DOCUMENT = /^(mimetype|content\.xml|meta\.xml|styles\.xml|META-INF\/manifest\.xml)$/i;
 
 function findInArchive(bytes: Uint8Array): Checked<Found> {
@@ -105,7 +111,8 @@ function findInArchive(bytes: Uint8Array): Checked<Found> {
   const paths = [...files.keys()];
   if (isGradebook(paths)) return { ok: true, value: { format: 'oneroster', files } };
   const isOpen = files.has('content.xml');
-  const isLocked = isOpen && /encryption-data/.test(textOfBytes(files.get('META-INF/manifest.xml') ?? new Uint8Array()));
+  const isLocked =
+    isOpen && /encryption-data/.test(textOfBytes(files.get('META-INF/manifest.xml') ?? new Uint8Array()));
   if (isLocked) return refused('is locked with a password: save it without one');
   const isOffice = paths.some((path) => /^xl\/workbook\.(xml|bin)$/i.test(path));
   if (!isOpen && !isOffice) return refused('is an archive with neither a spreadsheet nor a gradebook in it');
@@ -124,7 +131,7 @@ function findInText(copied: Copied): Checked<Found> {
     return course.ok ? { ok: true, value: { format: 'course', course: course.value } } : course;
   }
   if (/^BEGIN:VCALENDAR/i.test(start)) return { ok: true, value: { format: 'ics', text: start } };
-  if (/\u0000/.test(text)) return refused('is no text, and no file of a kind that is read');
+  if (text.includes('\0')) return refused('is no text, and no file of a kind that is read');
   const table = readTable(copied);
   return table.ok ? { ok: true, value: { format: 'csv', table: table.value } } : table;
 }

@@ -59,20 +59,31 @@ export function readGradebook(
   const items = lines('lineItems', ['sourcedId', 'title', 'classSourcedId']);
   const categories = byId(lines('categories', ['sourcedId', 'title']));
   const results = lines('results', ['lineItemSourcedId', 'studentSourcedId']);
-  const [classes, courses] = [byId(lines('classes', ['sourcedId', 'title'])), byId(lines('courses', ['sourcedId']))];
+  const [classes, courses] = [
+    byId(lines('classes', ['sourcedId', 'title'])),
+    byId(lines('courses', ['sourcedId'])),
+  ];
   const people = peopleIn(results, byId(lines('users', ['sourcedId'])));
   const whose = people.length === 1 ? people[0]!.id : people.find(({ id }) => id === person)?.id;
   const own = new Map(
-    results.filter(({ of }) => of('studentSourcedId') === whose).map((each) => [each.of('lineItemSourcedId'), each]),
+    results
+      .filter(({ of }) => of('studentSourcedId') === whose)
+      .map((each) => [each.of('lineItemSourcedId'), each]),
   );
   const lists = new Map<string, ListRow[]>();
   for (const item of items) {
-    const row = rowOf(item, categories.get(item.of('categorySourcedId')), own.get(item.of('sourcedId')), faults);
+    const row = rowOf(
+      item,
+      categories.get(item.of('categorySourcedId')),
+      own.get(item.of('sourcedId')),
+      faults,
+    );
     const key = item.of('classSourcedId');
     if (row) lists.set(key, [...(lists.get(key) ?? []), row]);
   }
   if (faults.length > 0) return { ok: false, faults };
-  if (lists.size === 0) return { ok: false, faults: [{ at: 'lineItems.csv', message: 'has nothing to grade in it' }] };
+  if (lists.size === 0)
+    return { ok: false, faults: [{ at: 'lineItems.csv', message: 'has nothing to grade in it' }] };
   return {
     ok: true,
     value: {
@@ -132,13 +143,19 @@ function rowOf(
     const text = typedDecimal(cell);
     if (cell === '') return undefined;
     if (isDecimal(text)) return text;
-    faults.push({ at: `${file}.csv, line ${line.line}, ${head}`, message: `“${cell}” is no number: it must be such as 17.5` });
+    faults.push({
+      at: `${file}.csv, line ${line.line}, ${head}`,
+      message: `“${cell}” is no number: it must be such as 17.5`,
+    });
     return undefined;
   };
   const dueDate = item.of('dueDate');
   const { day, time } = dayIn(dueDate);
   if (dueDate !== '' && day === undefined)
-    faults.push({ at: `lineItems.csv, line ${item.line}, dueDate`, message: `“${dueDate}” is no day: it must be such as 2026-10-12` });
+    faults.push({
+      at: `lineItems.csv, line ${item.line}, dueDate`,
+      message: `“${dueDate}” is no day: it must be such as 2026-10-12`,
+    });
   const possible = number(item, 'lineItems', 'resultValueMax');
   const weight = category && number(category, 'categories', 'weight');
   if (!/[\p{L}\p{N}]/u.test(name)) return undefined;

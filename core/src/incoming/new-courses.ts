@@ -12,7 +12,11 @@ export interface NewCoursesQuestion extends Reading, ListMeaning {
 /** The courses that came in: one whole, or one for each list. */
 export type NewCourses =
   | { readonly kind: 'course'; readonly course: Course }
-  | { readonly kind: 'lists'; readonly read: Omit<ReadLists, 'lists'>; readonly made: readonly CourseOfList[] };
+  | {
+      readonly kind: 'lists';
+      readonly read: Omit<ReadLists, 'lists'>;
+      readonly made: readonly CourseOfList[];
+    };
 
 /**
  * Makes new courses of whatever came in.
@@ -32,7 +36,10 @@ export function newCourses(
   for (const list of lists) {
     const course = courseOfList(list, { title, scale, ...(weightOf && { weightOf }) }, newId);
     if (!course.ok)
-      return { ok: false, faults: course.faults.map(({ at, message }) => ({ at: `${list.title ?? title}: ${at}`, message })) };
+      return {
+        ok: false,
+        faults: course.faults.map(({ at, message }) => ({ at: `${list.title ?? title}: ${at}`, message })),
+      };
     made.push(course.value);
   }
   return { ok: true, value: { kind: 'lists', read, made } };

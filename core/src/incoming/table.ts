@@ -42,13 +42,15 @@ function refused(message: string, at = ''): { ok: false; faults: { at: string; m
 
 /** A cell's text on one line: without marks of writing direction and of line breaking, with plain spaces. */
 function cellText(text: string): string {
-  return text
-    .normalize('NFC')
-    .replace(/[\u200B-\u200F\u202A-\u202E\u2060-\u2069\uFEFF\u00AD]/g, '')
-    .replace(/[\p{Cc}\s]+/gu, ' ')
-    .trim()
-    // A text that a spreadsheet would have taken for a formula, as it was marked.
-    .replace(/^'(?=[=+@-])/, '');
+  return (
+    text
+      .normalize('NFC')
+      .replace(/[\u200B-\u200F\u202A-\u202E\u2060-\u2069\uFEFF\u00AD]/g, '')
+      .replace(/[\p{Cc}\s]+/gu, ' ')
+      .trim()
+      // A text that a spreadsheet would have taken for a formula, as it was marked.
+      .replace(/^'(?=[=+@-])/, '')
+  );
 }
 
 function squared(rows: readonly string[][]): Table {

@@ -4,7 +4,11 @@ import { zipSync } from 'fflate';
 export interface ArchiveFolder {
   /** Of the folder; empty for the archive itself. */
   readonly name: string;
-  readonly files: readonly { readonly name: string; readonly extension: string; readonly bytes: Uint8Array }[];
+  readonly files: readonly {
+    readonly name: string;
+    readonly extension: string;
+    readonly bytes: Uint8Array;
+  }[];
 }
 
 /** One ZIP archive of folders. Names become such as every system can keep; those that are alike are numbered. */
@@ -29,5 +33,10 @@ export function archiveOf(folders: readonly ArchiveFolder[]): Uint8Array {
 
 /** A name that every system can keep as that of a file. */
 function keptName(name: string): string {
-  return name.replace(/[^\p{L}\p{N}]+/gu, ' ').trim().slice(0, 80) || 'unnamed';
+  return (
+    name
+      .replace(/[^\p{L}\p{N}]+/gu, ' ')
+      .trim()
+      .slice(0, 80) || 'unnamed'
+  );
 }

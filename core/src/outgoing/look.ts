@@ -24,7 +24,10 @@ export interface WrittenSheet {
 
 /** All sheets of a workbook, the last of which names what is written as values, where anything is. */
 export function writtenSheets({ sheets, asValues }: Workbook): WrittenSheet[] {
-  const told: Cell[][] = [['These are numbers as they are now, and no formulas:'], ...asValues.map((line) => [line])];
+  const told: Cell[][] = [
+    ['These are numbers as they are now, and no formulas:'],
+    ...asValues.map((line) => [line]),
+  ];
   const all = asValues.length > 0 ? [...sheets, { name: 'As values', rows: told }] : sheets;
   return all.map(({ name, rows }) => ({
     name,

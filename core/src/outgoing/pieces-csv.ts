@@ -6,7 +6,18 @@ import { wallText } from './wall-clock';
 
 /** The heads of a table of pieces: those by which it is read back in. */
 const HEADS = [
-  ...['Name', 'Category', 'Category weight', 'Adds up', 'Due', 'Score', 'Out of', 'Status', 'Weight', 'Counts'],
+  ...[
+    'Name',
+    'Category',
+    'Category weight',
+    'Adds up',
+    'Due',
+    'Score',
+    'Out of',
+    'Status',
+    'Weight',
+    'Counts',
+  ],
 ] as const;
 
 /** What stands between a category and one inside of it, and between their weights. */

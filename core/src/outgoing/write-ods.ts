@@ -59,7 +59,8 @@ function content(workbook: Workbook): string {
   const tables = sheets.map(({ name, rows, widths: own }) => {
     const columns = own.map((width) => `<table:table-column table:style-name="w${width}"/>`).join('');
     const lines = rows.map(
-      (row, index) => `<table:table-row>${row.map((cell) => cellXml(cell, index === 0)).join('')}</table:table-row>`,
+      (row, index) =>
+        `<table:table-row>${row.map((cell) => cellXml(cell, index === 0)).join('')}</table:table-row>`,
     );
     return `<table:table table:name="${escaped(name)}">${columns}${lines.join('')}</table:table>`;
   });
@@ -96,14 +97,16 @@ function openFormula(formula: string): string {
 }
 
 function escaped(text: string): string {
-  return text
-    .replace(/&/g, '&amp;')
-    .replace(/</g, '&lt;')
-    .replace(/>/g, '&gt;')
-    .replace(/"/g, '&quot;')
-    // What XML cannot write at all.
-    // eslint-disable-next-line no-control-regex -- they are the ones to be found
-    .replace(/[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/g, '');
+  return (
+    text
+      .replace(/&/g, '&amp;')
+      .replace(/</g, '&lt;')
+      .replace(/>/g, '&gt;')
+      .replace(/"/g, '&quot;')
+      // What XML cannot write at all.
+      // eslint-disable-next-line no-control-regex -- they are the ones to be found
+      .replace(/[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/g, '')
+  );
 }
 
 /** Frozen heads stand in the settings of the view. */
@@ -113,7 +116,8 @@ function settings(workbook: Workbook): string {
   const sheets = workbook.sheets.map(({ name }) => {
     const { columns, rows } = frozenIn(name);
     const across = item('HorizontalSplitMode', 'short', 2) + item('HorizontalSplitPosition', 'int', columns);
-    const down = item('VerticalSplitMode', 'short', rows > 0 ? 2 : 0) + item('VerticalSplitPosition', 'int', rows);
+    const down =
+      item('VerticalSplitMode', 'short', rows > 0 ? 2 : 0) + item('VerticalSplitPosition', 'int', rows);
     return `<config:config-item-map-entry config:name="${name}">${across}${down}${item('PositionRight', 'int', columns)}${item('PositionBottom', 'int', rows)}</config:config-item-map-entry>`;
   });
   return `${HEAD}<office:document-settings ${SPACES} office:version="1.2"><office:settings><config:config-item-set config:name="ooo:view-settings"><config:config-item-map-indexed config:name="Views"><config:config-item-map-entry><config:config-item-map-named config:name="Tables">${sheets.join('')}</config:config-item-map-named></config:config-item-map-entry></config:config-item-map-indexed></config:config-item-set></office:settings></office:document-settings>`;

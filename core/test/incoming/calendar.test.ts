@@ -11,18 +11,32 @@ function told(text: string): string[] {
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.value.lists.flatMap(({ title, rows }) =>
     rows.map(({ name, day, time }) =>
-      [title, name, time === undefined ? day : new Date(`${day}T${time}`).toISOString()].filter(Boolean).join(' | '),
+      [title, name, time === undefined ? day : new Date(`${day}T${time}`).toISOString()]
+        .filter(Boolean)
+        .join(' | '),
     ),
   );
 }
 
 describe('a calendar', () => {
   it.each<[string, string[], string]>([
-    ['a moment in universal time', ['DTSTART:20261012T200000Z', 'DTEND:20261012T215900Z'], '2026-10-12T21:59:00.000Z'],
-    ['a start with how long it lasts', ['DTSTART:20261012T200000Z', 'DURATION:PT2H'], '2026-10-12T22:00:00.000Z'],
+    [
+      'a moment in universal time',
+      ['DTSTART:20261012T200000Z', 'DTEND:20261012T215900Z'],
+      '2026-10-12T21:59:00.000Z',
+    ],
+    [
+      'a start with how long it lasts',
+      ['DTSTART:20261012T200000Z', 'DURATION:PT2H'],
+      '2026-10-12T22:00:00.000Z',
+    ],
     ['a start alone', ['DTSTART:20261012T200000Z'], '2026-10-12T20:00:00.000Z'],
     ['a whole day', ['DTSTART;VALUE=DATE:20261012'], '2026-10-12'],
-    ['whole days up to the one before the end', ['DTSTART;VALUE=DATE:20261010', 'DTEND;VALUE=DATE:20261013'], '2026-10-12'],
+    [
+      'whole days up to the one before the end',
+      ['DTSTART;VALUE=DATE:20261010', 'DTEND;VALUE=DATE:20261013'],
+      '2026-10-12',
+    ],
     ['a zone of the world', ['DTSTART;TZID=Europe/Berlin:20261012T235900'], '2026-10-12T21:59:00.000Z'],
   ])('of %s is due when it ends', (_name, lines, due) =>
     expect(told(calendar(...event('SUMMARY:Dune log', ...lines)))).toEqual([`Dune log | ${due}`]),
@@ -42,10 +56,22 @@ describe('a calendar', () => {
         calendar(
           ...event('SUMMARY:Quiz', 'DTSTART;VALUE=DATE:20261005', 'RRULE:FREQ=WEEKLY;COUNT=3'),
           ...event('SUMMARY:Gone', 'DTSTART;VALUE=DATE:20261005', 'STATUS:CANCELLED'),
-          ...['BEGIN:VTODO', 'UID:2', 'SUMMARY:Essay\\, first', '  draft', 'DUE;VALUE=DATE:20261020', 'END:VTODO'],
+          ...[
+            'BEGIN:VTODO',
+            'UID:2',
+            'SUMMARY:Essay\\, first',
+            '  draft',
+            'DUE;VALUE=DATE:20261020',
+            'END:VTODO',
+          ],
         ),
       ),
-    ).toEqual(['Quiz 1 | 2026-10-05', 'Quiz 2 | 2026-10-12', 'Quiz 3 | 2026-10-19', 'Essay, first draft | 2026-10-20']));
+    ).toEqual([
+      'Quiz 1 | 2026-10-05',
+      'Quiz 2 | 2026-10-12',
+      'Quiz 3 | 2026-10-19',
+      'Essay, first draft | 2026-10-20',
+    ]));
 
   it('is a list for each course that its events are named after', () =>
     expect(
@@ -56,7 +82,11 @@ describe('a calendar', () => {
           ...event('SUMMARY:Holiday: autumn', 'DTSTART;VALUE=DATE:20261020'),
         ),
       ),
-    ).toEqual(['Ecology | Dune log | 2026-10-12', 'Ecology | Reef: part 2 | 2026-10-19', 'Holiday: autumn | 2026-10-20']));
+    ).toEqual([
+      'Ecology | Dune log | 2026-10-12',
+      'Ecology | Reef: part 2 | 2026-10-19',
+      'Holiday: autumn | 2026-10-20',
+    ]));
 
   it.each<[string, string, RegExp]>([
     ['a line that is none', calendar('BEGIN:VEVENT', 'no such line', 'END:VEVENT'), /^line 5, column 1\|/],

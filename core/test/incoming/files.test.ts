@@ -83,13 +83,25 @@ describe('what a file is is found from its content', () => {
     ['a PDF', '%PDF-1.7', /is a PDF: copy its table/],
     ['an old or locked workbook', new Uint8Array([0xd0, 0xcf, 0x11, 0xe0, 1, 2]), /save it as \.xlsx/],
     ['a picture', new Uint8Array([0x89, 0x50, 0x4e, 0x47, 1]), /is a picture/],
-    ['an archive of something else', zipSync({ 'a.txt': strToU8('a') }), /neither a spreadsheet nor a gradebook/],
+    [
+      'an archive of something else',
+      zipSync({ 'a.txt': strToU8('a') }),
+      /neither a spreadsheet nor a gradebook/,
+    ],
     ['a damaged archive', zipSync({ 'xl/workbook.xml': strToU8('a') }).subarray(0, 60), /damaged/],
-    ['a workbook without what makes one', zipSync({ 'xl/workbook.xml': strToU8('<workbook/>') }), /damaged workbook|no sheet/],
+    [
+      'a workbook without what makes one',
+      zipSync({ 'xl/workbook.xml': strToU8('<workbook/>') }),
+      /damaged workbook|no sheet/,
+    ],
     ['nothing', '', /is empty/],
     ['what is no text', new Uint8Array([1, 0, 2, 2, 0, 3, 65, 66, 67]), /no text/],
     ['JSON that breaks off', '{"format": "fidens-course",\n "title": }', /not JSON: .* line 2, column 11/],
-    ['a quotation mark that is never closed', 'Name,Score\n"Dune log,17\nReef,9', /line 2, column 2\|has a quotation mark/],
+    [
+      'a quotation mark that is never closed',
+      'Name,Score\n"Dune log,17\nReef,9',
+      /line 2, column 2\|has a quotation mark/,
+    ],
   ])('%s is refused with a sentence', (_name, content, words) => {
     expect(why(files(content))).toMatch(words);
   });
@@ -104,7 +116,10 @@ describe('a hostile file', () => {
     expect(bomb.length).toBeLessThan(INCOMING_LIMITS.bytes);
     expect(why(files(bomb))).toMatch(/more than any school exports/);
     const many = Object.fromEntries(
-      Array.from({ length: INCOMING_LIMITS.entries + 1 }, (_, index) => [`xl/${index}.xml`, new Uint8Array(0)]),
+      Array.from({ length: INCOMING_LIMITS.entries + 1 }, (_, index) => [
+        `xl/${index}.xml`,
+        new Uint8Array(0),
+      ]),
     );
     expect(why(files(zipSync(many)))).toMatch(/more than any school exports/);
   });
@@ -116,15 +131,25 @@ describe('a hostile file', () => {
   });
 
   it('that declares entities is refused', () => {
-    const entities = '<?xml version="1.0"?><!DOCTYPE a [<!ENTITY b "bbbb"><!ENTITY c "&b;&b;&b;">]><a>&c;</a>';
-    expect(why(files(zipSync({ 'content.xml': strToU8(entities) })))).toMatch(/declares entities in content\.xml/);
+    const entities =
+      '<?xml version="1.0"?><!DOCTYPE a [<!ENTITY b "bbbb"><!ENTITY c "&b;&b;&b;">]><a>&c;</a>';
+    expect(why(files(zipSync({ 'content.xml': strToU8(entities) })))).toMatch(
+      /declares entities in content\.xml/,
+    );
   });
 
   it('that is larger than any is refused unread', () =>
     expect(why(files(new Uint8Array(INCOMING_LIMITS.bytes + 1)))).toMatch(/larger than the 20 MB/));
 
   it('of any bytes is read or refused, and nothing else happens', () => {
-    const signs = fc.constantFrom('PK\u0003\u0004', 'BEGIN:VCALENDAR\n', '{"a":', 'Name,Score\n', '<table><tr><td>', '');
+    const signs = fc.constantFrom(
+      'PK\u0003\u0004',
+      'BEGIN:VCALENDAR\n',
+      '{"a":',
+      'Name,Score\n',
+      '<table><tr><td>',
+      '',
+    );
     fc.assert(
       fc.property(signs, fc.uint8Array({ maxLength: 300 }), (begin, rest) => {
         const bytes = new Uint8Array([...Buffer.from(begin, 'latin1'), ...rest]);
@@ -136,7 +161,14 @@ describe('a hostile file', () => {
 
   it('of damaged parts of a workbook is read or refused, too', () => {
     const book = utils.book_new();
-    utils.book_append_sheet(book, utils.aoa_to_sheet([['Name', 'Score'], ['Dune', 5]]), 'Any');
+    utils.book_append_sheet(
+      book,
+      utils.aoa_to_sheet([
+        ['Name', 'Score'],
+        ['Dune', 5],
+      ]),
+      'Any',
+    );
     const whole = new Uint8Array(write(book, { bookType: 'xlsx', type: 'array' }) as ArrayBuffer);
     fc.assert(
       fc.property(fc.nat(whole.length - 1), fc.nat(255), (at, byte) => {
@@ -152,7 +184,9 @@ describe('a hostile file', () => {
 describe('a course out of a table', () => {
   it('has its categories in their order, with weights that stand in their names', () =>
     expect(
-      told({ text: 'Name\tCategory\tScore\tOut of\nLog 1\tField logs (35%)\t17\t20\nExam\tExams – 65 %\t\t80' }),
+      told({
+        text: 'Name\tCategory\tScore\tOut of\nLog 1\tField logs (35%)\t17\t20\nExam\tExams – 65 %\t\t80',
+      }),
     ).toEqual(['Field logs weight 35 (points: Log 1)', 'Exams weight 65 (points: Exam)']));
 
   it('takes weights that are alike in each category and come to 100 for those of categories, and says so', () => {

@@ -8,7 +8,8 @@ const EXPORT: Readonly<Record<string, string>> = {
   'manifest.csv': 'propertyName,value\nmanifest.version,1.0\noneroster.version,1.2\n',
   'classes.csv':
     'sourcedId,status,dateLastModified,title,grades,courseSourcedId,classCode,classType,location,schoolSourcedId,termSourcedIds\nc1,,,Coastal Ecology,,k1,ECO-2,scheduled,,s1,t1\nc2,,,Maritime Law,,k2,LAW-1,scheduled,,s1,t1\n',
-  'courses.csv': 'sourcedId,status,dateLastModified,schoolYearSourcedId,title,courseCode\nk1,,,,Ecology,ECO 210\nk2,,,,Law,LAW 110\n',
+  'courses.csv':
+    'sourcedId,status,dateLastModified,schoolYearSourcedId,title,courseCode\nk1,,,,Ecology,ECO 210\nk2,,,,Law,LAW 110\n',
   'categories.csv':
     'sourcedId,status,dateLastModified,title,weight\ng1,,,Field logs,35\ng2,,,Final,65\ng3,tobedeleted,,Old,10\n',
   'lineItems.csv':
@@ -24,14 +25,17 @@ const EXPORT: Readonly<Record<string, string>> = {
     'r2,,,i2,noor,not submitted,0,2026-09-22,,,c1,false,false,false,true\n' +
     'r3,,,i1,sam,fully graded,3,2026-09-16,,,c1,false,false,false,false\n' +
     'r4,,,i5,noor,exempt,,2026-10-03,,,c2,false,false,false,false\n',
-  'users.csv': 'sourcedId,status,dateLastModified,enabledUser,username,givenName,familyName\nnoor,,,true,noor,Noor,Haddad\n',
+  'users.csv':
+    'sourcedId,status,dateLastModified,enabledUser,username,givenName,familyName\nnoor,,,true,noor,Noor,Haddad\n',
 };
 
 const packed = (files: Readonly<Record<string, string>>, folder = '') => ({
   files: [
     {
       name: 'export',
-      bytes: zipSync(Object.fromEntries(Object.entries(files).map(([name, text]) => [folder + name, strToU8(text)]))),
+      bytes: zipSync(
+        Object.fromEntries(Object.entries(files).map(([name, text]) => [folder + name, strToU8(text)])),
+      ),
     },
   ],
 });
@@ -50,7 +54,11 @@ function made(source: { files: SourceFile[] }, person?: string) {
 describe('a gradebook as schools export it', () => {
   it('brings each class with its categories, weights, days, states and the scores of one person', () => {
     const [ecology, law] = made(packed(EXPORT), 'noor').made.map(({ course }) => course);
-    expect([ecology!.title, ecology!.code, law!.title]).toEqual(['Coastal Ecology', 'ECO 210', 'Maritime Law']);
+    expect([ecology!.title, ecology!.code, law!.title]).toEqual([
+      'Coastal Ecology',
+      'ECO 210',
+      'Maritime Law',
+    ]);
     expect(ecology!.root).toMatchObject({
       combine: 'weights',
       children: [
@@ -106,6 +114,9 @@ describe('a gradebook as schools export it', () => {
     ]);
     const without = { ...EXPORT, 'lineItems.csv': EXPORT['lineItems.csv']!.replace('title', 'label') };
     const other = read(packed(without));
-    expect(other.ok ? [] : other.faults[0]).toEqual({ at: 'lineItems.csv, line 1', message: 'has no column title' });
+    expect(other.ok ? [] : other.faults[0]).toEqual({
+      at: 'lineItems.csv, line 1',
+      message: 'has no column title',
+    });
   });
 });

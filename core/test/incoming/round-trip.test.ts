@@ -18,7 +18,10 @@ const sourceOf = async (document: Course, format: LeavingFormat) => ({
 async function back(document: Course, format: LeavingFormat): Promise<Course> {
   let last = 0;
   const source = await sourceOf(document, format);
-  const read = newCourses({ source, near: NOW, title: document.title, scale: document.scale }, () => `b${(last += 1)}`);
+  const read = newCourses(
+    { source, near: NOW, title: document.title, scale: document.scale },
+    () => `b${(last += 1)}`,
+  );
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.value.kind === 'course' ? read.value.course : read.value.made[0]!.course;
 }
@@ -90,7 +93,10 @@ describe.each(['csv', 'xlsx', 'ods'] as const)('a course that leaves as %s', (fo
 
 it.each(['xlsx', 'ods'] as const)('what a category promises comes back in %s', async (format) => {
   const document = course([
-    category([scored('5', '10', { name: 'Log 1' })], { name: 'Logs', planned: { pieces: 4, possible: '10' } }),
+    category([scored('5', '10', { name: 'Log 1' })], {
+      name: 'Logs',
+      planned: { pieces: 4, possible: '10' },
+    }),
   ]);
   const [logs] = (await back(document, format)).root.children;
   expect(logs).toMatchObject({ name: 'Logs', planned: { pieces: 4, possible: '10' } });

@@ -107,8 +107,7 @@ describe('the workbook as a file', () => {
 
   it('is one of the forms that a course leaves in, each of which has a writer', async () => {
     const leaving = FORMATS.filter(({ leaves }) => leaves).map(({ name }) => name as LeavingFormat);
-    for (const name of leaving)
-      expect((await WRITERS[name](hostile(), NOW)).length).toBeGreaterThan(100);
+    for (const name of leaving) expect((await WRITERS[name](hostile(), NOW)).length).toBeGreaterThan(100);
     expect(Object.keys(WRITERS).sort()).toEqual([...leaving].sort());
   });
 });

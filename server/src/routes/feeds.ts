@@ -91,7 +91,9 @@ async function feedText(
   { user_id, term_id, course_id }: CalendarFeed,
 ): Promise<string> {
   const all = await listCourses(transaction, user_id);
-  const courses = all.filter(({ id, termId }) => (course_id === null ? termId === term_id : id === course_id));
+  const courses = all.filter(({ id, termId }) =>
+    course_id === null ? termId === term_id : id === course_id,
+  );
   const term = term_id === null ? undefined : await Term.query(transaction).findById(term_id);
   // When they were last changed: a stamp of now would make every answer another one.
   const changed = await CourseChange.query(transaction)

@@ -1,4 +1,4 @@
-import { courseFields, JOI_OPTIONS, type Course } from '@fidens/core';
+import { courseFields, JOI_OPTIONS, SCALE_PRESETS, type Course } from '@fidens/core';
 import { joiResolver } from '@hookform/resolvers/joi';
 import { useQuery } from '@tanstack/react-query';
 import { useLocalSearchParams, useRouter } from 'expo-router';
@@ -11,8 +11,7 @@ import { faultsOf, reasonOf } from '@/data/api';
 import { useCreateCourse } from '@/data/courses';
 import { ruleSheetsQuery } from '@/data/library';
 import { useTerm } from '@/data/terms';
-import { OpenCourseFile } from '@/features/files/course-files';
-import { SCALE_PRESETS } from '@fidens/core';
+import { NewCourses } from '@/features/incoming/new-courses';
 import { StepMarks } from '@/pages/new-course/setup-frame';
 import { courseFromSheet, newCourse, type CourseNames } from '@/pages/new-course/starts';
 import { readKept, writeKept } from '@/storage/kept-state';
@@ -174,13 +173,8 @@ export default function NewCourse() {
       </Row>
       {term && (
         <Stack gap="s">
-          <SectionTitle>Or from a file</SectionTitle>
-          <Soft>A course file with everything in it, or a rule sheet that a classmate handed on.</Soft>
-          <OpenCourseFile
-            label="Open a course file or rule sheet"
-            busy={create.isPending}
-            onOpen={(document) => make(document, (id) => `/course/${id}/rules`)}
-          />
+          <SectionTitle>Or bring it in</SectionTitle>
+          <NewCourses term={term} />
         </Stack>
       )}
     </Page>

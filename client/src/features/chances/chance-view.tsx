@@ -58,18 +58,18 @@ export const ChanceView = memo(function ChanceView({ course, record }: ChanceVie
 function Simulated({ course, record }: ChanceViewProps) {
   const now = useNow();
   const [assumptions, setAssumptions] = useState<ChanceAssumptions>(USUAL_ASSUMPTIONS);
-  const { chance, isCurrent, failed, retry } = useChance(course, record, now, assumptions);
+  const { chance, isCurrent, hasFailed, retry } = useChance(course, record, now, assumptions);
   return (
     <Stack gap="m">
-      {failed !== undefined && (
+      {hasFailed && (
         <Row role="alert" gap="s" wrap align="center">
-          <Soft>{failed}</Soft>
+          <Soft>The simulation has failed.</Soft>
           <Button compact mode="outlined" onPress={retry}>
             Try again
           </Button>
         </Row>
       )}
-      {!chance && failed === undefined && <Soft>Simulating …</Soft>}
+      {!chance && !hasFailed && <Soft>Simulating …</Soft>}
       {chance && 'why' in chance && <Soft>{chance.why}</Soft>}
       {chance && !('why' in chance) && (
         <View aria-busy={!isCurrent} style={{ gap: SPACE.m, opacity: isCurrent ? 1 : 0.55 }}>

@@ -25,9 +25,9 @@ import { Phrases } from '@/ui/text';
 import { topOutlook } from '@/wording/top-outlook';
 import { gradeWords, rangeWords } from '@/wording/words';
 
-/** The pages that the head leads to side by side; to the school's side leads what it shows. */
+/** The pages that the head leads to side by side; to the school's side leads what it shows, to in and out the rules. */
 const TAB_NAMES = ['scores', 'reach', 'rules', 'working'] as const;
-const PAGE_NAMES = [...TAB_NAMES, 'school'] as const;
+const PAGE_NAMES = [...TAB_NAMES, 'school', 'files'] as const;
 export type PageName = (typeof PAGE_NAMES)[number];
 
 export function isPage(name: string): name is PageName {
@@ -43,6 +43,7 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
   const { document } = course;
   const computed = compute(document, now);
   const top = topOutlook.use();
+  const isTab = (TAB_NAMES as readonly string[]).includes(page);
   const { letter, percent } = gradeWords(computed.outlooks[top], computed.letters);
   const about = [document.code, document.credits && `${document.credits} credits`]
     .filter(Boolean)
@@ -89,8 +90,8 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
           </Text>
         </View>
       </Row>
-      {page !== 'school' && !short && <SchoolLine course={course} />}
-      {page !== 'school' && (
+      {isTab && !short && <SchoolLine course={course} />}
+      {isTab && (
         <Ribbon
           segments={computed.segments}
           points={pooledPoints(computed.outlooks)}
@@ -103,7 +104,7 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
           }
         />
       )}
-      {page !== 'reach' && page !== 'school' && !short && <HeadWords document={document} />}
+      {isTab && page !== 'reach' && !short && <HeadWords document={document} />}
       <CourseTabs courseId={course.id} page={page} />
     </Stack>
   );

@@ -11,7 +11,7 @@ import { NameForm } from '@/ui/fields/name-form';
 import { Fold } from '@/ui/fold';
 import { Soft } from '@/ui/text';
 import { ChangePreview } from '@/course-ui/change-preview';
-import { OpenCourseFile } from './course-files';
+import { OpenCourseFile } from '@/course-ui/open-course-file';
 
 /** The course's rules kept as a sheet, and a sheet's rules brought into the course. */
 export function CourseSheets({ course }: CoursePageProps) {

@@ -1,16 +1,38 @@
-import { EXPORTS } from '@fidens/core/writing';
+import { formatNamed } from '@fidens/core';
+import { dueCalendar, piecesCsv } from '@fidens/core/texts';
+import { archiveOf, WRITERS } from '@fidens/core/writing';
+import { answering } from '@/model/answering';
 import type { ExportAnswer, ExportQuestion } from './export-question';
 
-/** Writes a course in a form for other programs; the writers are large, and stand here alone. */
-onmessage = ({ data: { id, course, form, now } }: MessageEvent<ExportQuestion>) => {
-  const { mediaType, write } = EXPORTS.find(({ name }) => name === form)!;
-  void write(course, now).then(
-    (bytes) => postMessage({ id, bytes, mediaType } satisfies ExportAnswer),
-    (error: unknown) => {
-      // Told as the worker's own error, which whoever asked is listening for.
-      setTimeout(() => {
-        throw error;
-      });
-    },
-  );
-};
+const encoded = (text: string) => new TextEncoder().encode(text);
+
+answering<ExportQuestion, ExportAnswer>(async (question) => {
+  const { now } = question;
+  if (question.kind === 'archive') {
+    const { form, folders } = question;
+    const { extension } = formatNamed(form)!;
+    const written = folders.map(async ({ name, courses }) => ({
+      name,
+      files: await Promise.all(
+        courses.map(async (course) => ({
+          name: course.title,
+          extension,
+          bytes: await WRITERS[form](course, now),
+        })),
+      ),
+    }));
+    const bytes = archiveOf(await Promise.all(written));
+    return { bytes, mediaType: 'application/zip', extension: 'zip' };
+  }
+  const form = question.kind === 'course' ? question.form : question.kind === 'table' ? 'csv' : 'ics';
+  const bytes =
+    question.kind === 'course'
+      ? await WRITERS[question.form](question.course, now)
+      : encoded(
+          question.kind === 'table'
+            ? piecesCsv(question.courses)
+            : dueCalendar(question.name, question.courses, now),
+        );
+  const { mediaType, extension } = formatNamed(form)!;
+  return { bytes, mediaType, extension };
+});

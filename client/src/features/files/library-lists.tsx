@@ -1,8 +1,9 @@
-import type { Course } from '@fidens/core';
+import { SCALE_PRESETS, type Course } from '@fidens/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Button, IconButton, Text } from 'react-native-paper';
+import { OpenCourseFile } from '@/course-ui/open-course-file';
 import { reasonOf } from '@/data/api';
 import {
   ruleSheetsQuery,
@@ -15,7 +16,6 @@ import {
   type RuleSheet,
 } from '@/data/library';
 import { deletion, remember } from '@/data/undo';
-import { SCALE_PRESETS } from '@fidens/core';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
@@ -25,7 +25,7 @@ import { LinkButton } from '@/ui/link-button';
 import { Failed, Loading } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
 import { plural } from '@/wording/words';
-import { OpenCourseFile, saveFile } from './course-files';
+import { saveCourseFile } from './save';
 
 /** The student's own grading scales, each with how many courses have it; and a new one. */
 export function ScaleList() {
@@ -158,7 +158,7 @@ function SheetRow({ sheet: { id, document } }: { sheet: RuleSheet }) {
         <Button
           compact
           accessibilityLabel={`Save ${title} as a file`}
-          onPress={() => saveFile(document, `${title} rules`)}
+          onPress={() => saveCourseFile(document, `${title} rules`)}
         >
           Save as a file
         </Button>

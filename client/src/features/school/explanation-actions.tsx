@@ -12,6 +12,7 @@ import { useChange } from '@/model/use-change';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
+import { CopyButton } from '@/ui/copy-button';
 import { Soft } from '@/ui/text';
 import { teacherMessage } from '@/wording/school-words';
 import { gradeLine } from '@/wording/words';
@@ -104,7 +105,6 @@ function Message({ course, told, shown }: ExplanationActionsProps) {
   const c = useColours();
   const now = useNow();
   const { data: session } = useSession();
-  const [said, setSaid] = useState('');
   const { standing } = compute(course.document, now).outlooks;
   const text = teacherMessage(
     course.document,
@@ -112,12 +112,6 @@ function Message({ course, told, shown }: ExplanationActionsProps) {
     standing.worth!.value,
     session?.student?.name ?? '',
   );
-  const copy = () => {
-    navigator.clipboard.writeText(text).then(
-      () => setSaid('Copied.'),
-      () => setSaid('The browser does not let it be copied: choose the text and copy it.'),
-    );
-  };
   return (
     <View
       style={{
@@ -132,14 +126,7 @@ function Message({ course, told, shown }: ExplanationActionsProps) {
       <Text variant="bodyMedium" selectable aria-label="Message to the teacher" role="article">
         {text}
       </Text>
-      <Row gap="s" align="center" wrap>
-        <Button mode="contained" compact onPress={copy}>
-          Copy the message
-        </Button>
-        <Text variant="bodySmall" role="status" style={{ color: c.soft }}>
-          {said}
-        </Text>
-      </Row>
+      <CopyButton label="Copy the message" mode="contained" text={() => text} />
     </View>
   );
 }

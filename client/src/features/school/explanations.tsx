@@ -23,7 +23,7 @@ import { Soft, Wrong } from '@/ui/text';
 import { awayWords, changedSumWords, givesWords } from '@/wording/school-words';
 import { OUTLOOK_NAMES, plural } from '@/wording/words';
 import { ExplanationActions } from './explanation-actions';
-import { useSchoolAnswer } from './school-question';
+import { useFigureAnswer } from './school-question';
 
 type Told = PlainFigureAnswer['explanations'][number];
 
@@ -39,23 +39,23 @@ export function Explanations({ course }: CoursePageProps) {
   const figure = schoolFigure(document)!;
   const shown = figureText(figure);
   const question = useMemo(
-    () => ({ kind: 'explain', course: document, figure, now }) as const,
+    () => ({ course: document, figure, now }),
     // The figure is made anew each time; its text is what is asked about.
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [document, shown, now],
   );
-  const { answer, isCurrent, failed, retry } = useSchoolAnswer(question);
-  if (failed !== undefined)
+  const { answer, isCurrent, hasFailed, retry } = useFigureAnswer(question);
+  if (hasFailed)
     return (
       <Row gap="s" align="center" wrap>
-        <Wrong>{failed}</Wrong>
+        <Wrong>The search has failed.</Wrong>
         <Button onPress={retry}>Try again</Button>
       </Row>
     );
-  if (answer?.kind !== 'explain' || answer.answer.shown !== shown) return <Searching />;
-  const { explanations } = answer.answer;
+  if (answer?.shown !== shown) return <Searching />;
+  const { explanations } = answer;
   const [first, ...others] = explanations;
-  if (!first) return <Nothing answer={answer.answer} />;
+  if (!first) return <Nothing answer={answer} />;
   const seen = isAll ? others : others.slice(0, FIRST - 1);
   return (
     <Stack gap="m" aria-busy={!isCurrent}>

@@ -73,7 +73,10 @@ function differencesOf(
     const other = otherScore(course, piece, row, read.set);
     if (other) differences.push(other);
   }
-  const due = row.day === undefined ? undefined : momentOfRow(row, piece.due === undefined ? undefined : new Date(piece.due));
+  const due =
+    row.day === undefined
+      ? undefined
+      : momentOfRow(row, piece.due === undefined ? undefined : new Date(piece.due));
   const own = piece.extended ?? piece.due;
   if (due !== undefined && (own === undefined || dayOf(own) !== row.day))
     differences.push({

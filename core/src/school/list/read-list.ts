@@ -35,7 +35,13 @@ export type ListAnswer =
  *
  * @returns what was understood; or why nothing was
  */
-export function readList({ source, course, which, said = {}, ...reading }: ListQuestion): Checked<ListAnswer> {
+export function readList({
+  source,
+  course,
+  which,
+  said = {},
+  ...reading
+}: ListQuestion): Checked<ListAnswer> {
   const incoming = readIncoming(source, reading);
   if (!incoming.ok) return incoming;
   if (incoming.value.kind === 'course') return { ok: true, value: incoming.value };
@@ -58,6 +64,8 @@ export function readList({ source, course, which, said = {}, ...reading }: ListQ
 /** Which title is most like that of a course, or its code. */
 function likest(titles: readonly string[], { title, code }: Course): number {
   const fit = (text: string) =>
-    Math.max(...[title, ...(code === undefined ? [] : [code])].map((own) => nameLikeness(nameOf(own), nameOf(text))));
+    Math.max(
+      ...[title, ...(code === undefined ? [] : [code])].map((own) => nameLikeness(nameOf(own), nameOf(text))),
+    );
   return titles.reduce((best, text, index) => (fit(text) > fit(titles[best]!) ? index : best), 0);
 }

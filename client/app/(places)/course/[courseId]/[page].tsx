@@ -7,6 +7,7 @@ import { useCourse, type StoredCourse } from '@/data/courses';
 import { CourseHead, isPage, type PageName } from '@/features/course/course-head';
 import { TermColumn } from '@/features/term/term-column';
 import { EffectAside } from '@/pages/effect-aside';
+import { FilesPage } from '@/pages/files-page';
 import { ReachPage } from '@/pages/reach-page';
 import { RulesPage } from '@/pages/rules-page';
 import { SchoolPage } from '@/pages/school-page';
@@ -24,6 +25,7 @@ const PAGES = {
   rules: RulesPage,
   working: WorkingPage,
   school: SchoolPage,
+  files: FilesPage,
 };
 
 /** Pages that stand beside another. */
@@ -36,6 +38,7 @@ const BESIDE: Record<PageName, keyof typeof ASIDES> = {
   rules: 'effect',
   working: 'scores',
   school: 'working',
+  files: 'scores',
 };
 
 /** A course: one of its pages under its head; on a wide screen two, beside the term's courses. */

@@ -1,29 +1,40 @@
-import type { ListSource } from '@fidens/core';
+import type { Copied, Source } from '@fidens/core';
 import { useEffect, useRef, useState } from 'react';
 import type { View } from 'react-native';
 import { Button, TextInput } from 'react-native-paper';
+import { sourceOfFiles } from '@/model/incoming/incoming-question';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Soft, Wrong } from '@/ui/text';
-import { textOfFile } from '@/ui/text-of-file';
 import { usePasted } from '@/ui/use-frame';
+import { ChooseFiles } from './choose-files';
 
-/** A file that is larger than any list of a school's could be. */
-const MOST_BYTES = 8_000_000;
-
-interface ListSourceFieldProps {
-  onSource: (source: ListSource) => void;
+interface SourceFieldProps {
+  /** On the button that pastes: "Paste its list". */
+  paste: string;
+  /** What it is, in a sentence: "the school’s list". */
+  what: string;
+  hint: string;
+  onSource: (source: Source) => void;
 }
 
-/** The ways in for a school's list: pasted with a tap or the keyboard, typed off, or a file. */
-export function ListSourceField({ onSource }: ListSourceFieldProps) {
+/** The ways in for whatever comes: pasted with a tap or the keyboard, typed off, chosen as a file, or dropped on the window. */
+export function SourceField({ paste: pasteLabel, what, hint, onSource }: SourceFieldProps) {
   const c = useColours();
   const [text, setText] = useState('');
   const [said, setSaid] = useState<string>();
   const [isOpen, setIsOpen] = useState(false);
   const frame = useRef<View>(null);
-  const file = useRef<HTMLInputElement>(null);
   usePasted(frame, onSource);
+  const open = async (files: readonly File[]) => {
+    setSaid(undefined);
+    try {
+      onSource(await sourceOfFiles(files));
+    } catch {
+      // A folder, or what was deleted meanwhile.
+      setSaid(`${files[0]!.name} could not be opened. Nothing was read.`);
+    }
+  };
   const paste = async () => {
     setSaid(undefined);
     const source = await clipboardSource();
@@ -33,36 +44,25 @@ export function ListSourceField({ onSource }: ListSourceFieldProps) {
       setSaid('The browser does not hand the clipboard over by itself: paste it into the field.');
     }
   };
-  const open = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    setSaid(undefined);
-    if (chosen.size > MOST_BYTES)
-      setSaid(`${chosen.name} is larger than any list of a school’s. Nothing was read.`);
-    else onSource({ text: await textOfFile(chosen) });
-  };
   return (
     <Stack gap="s" ref={frame}>
       <Row gap="s" align="center" wrap>
         <Button mode="contained" onPress={() => void paste()}>
-          Paste its list
+          {pasteLabel}
         </Button>
-        <Button onPress={() => file.current?.click()}>or a file</Button>
+        <ChooseFiles
+          label="or a file"
+          fieldLabel={`A file with ${what}`}
+          mode="text"
+          several
+          onFiles={(files) => void open(files)}
+          onTooLarge={setSaid}
+        />
         {!isOpen && <Button onPress={() => setIsOpen(true)}>or type it off</Button>}
       </Row>
-      <input
-        ref={file}
-        type="file"
-        accept=".csv,.tsv,.txt,.html,.htm,text/csv,text/plain,text/html"
-        aria-label="A file with the school’s list"
-        style={{ display: 'none' }}
-        onChange={({ target }) => {
-          void open(target.files?.[0]);
-          target.value = '';
-        }}
-      />
       {isOpen && (
         <>
-          <TextField text={text} onType={setText} background={c.card} />
+          <TextField label={what} text={text} onType={setText} background={c.card} />
           {text.trim() !== '' && (
             <Button mode="outlined" style={{ alignSelf: 'flex-start' }} onPress={() => onSource({ text })}>
               Read it
@@ -71,32 +71,30 @@ export function ListSourceField({ onSource }: ListSourceFieldProps) {
         </>
       )}
       {said !== undefined && <Wrong>{said}</Wrong>}
-      {!isOpen && (
-        <Soft>Copy the table on the school’s page, whole or more; what is no row is passed over.</Soft>
-      )}
+      {!isOpen && <Soft>{hint}</Soft>}
     </Stack>
   );
 }
 
-function TextField({
-  text,
-  onType,
-  background,
-}: {
+interface TextFieldProps {
+  label: string;
   text: string;
   onType: (text: string) => void;
   background: string;
-}) {
+}
+
+function TextField({ label, text, onType, background }: TextFieldProps) {
   const field = useRef<{ focus: () => void } | null>(null);
   useEffect(() => field.current?.focus(), []);
+  const shown = label.charAt(0).toUpperCase() + label.slice(1);
   return (
     <TextInput
       ref={field as never}
       mode="outlined"
       multiline
       numberOfLines={5}
-      label="The school’s list"
-      aria-label="The school’s list, a row or a cell a line"
+      label={shown}
+      aria-label={`${shown}, a row or a cell a line`}
       value={text}
       onChangeText={onType}
       style={{ backgroundColor: background }}
@@ -105,7 +103,7 @@ function TextField({
 }
 
 /** What the clipboard holds, where the browser gives it: as a page where it is one, and as text. */
-async function clipboardSource(): Promise<ListSource | undefined> {
+async function clipboardSource(): Promise<Copied | undefined> {
   try {
     const items = await navigator.clipboard.read();
     const of = async (type: string) => {

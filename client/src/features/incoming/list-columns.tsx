@@ -1,6 +1,6 @@
 import { COLUMN_KINDS, type ColumnKind, type DayOrder } from '@fidens/core';
-import type { ListAnswer } from '@fidens/core/reading';
 import { dayOrder } from '@/model/day-order';
+import type { HowRead } from '@/model/incoming/incoming-question';
 import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
 import { SelectField } from '@/ui/fields/select-field';
@@ -18,18 +18,25 @@ const KIND_WORDS: Readonly<Record<ColumnKind, string>> = {
   letter: 'letter',
   state: 'state',
   weight: 'weight',
+  categoryWeight: 'weight of its category',
+  addsUp: 'how it adds up',
+  counts: 'whether it counts',
+  course: 'course',
+  id: 'id',
   other: 'not read',
 };
 
 interface ListColumnsProps {
-  answer: ListAnswer;
+  read: HowRead;
+  count: number;
   order: 'ask' | DayOrder;
   onKinds: (kinds: readonly ColumnKind[]) => void;
 }
 
 /** How the list was read: what each column holds, to be put right, and which number of a day is the month. */
-export function ListColumns({ answer: { kinds, sample, rows }, order, onKinds }: ListColumnsProps) {
-  const isEmpty = rows.count === 0;
+export function ListColumns({ read, count, order, onKinds }: ListColumnsProps) {
+  const { kinds, sample, passedOver, unclearDays } = read;
+  const isEmpty = count === 0;
   const change = (column: number, kind: ColumnKind) =>
     onKinds(
       kinds.map((each, index) =>
@@ -41,11 +48,11 @@ export function ListColumns({ answer: { kinds, sample, rows }, order, onKinds }:
       {isEmpty && (
         <Wrong>No row of it has a name and a score, a day or points. Say what its columns hold:</Wrong>
       )}
-      {(rows.unclearDays > 0 || order !== 'ask') && (
+      {(unclearDays > 0 || order !== 'ask') && (
         <Stack gap="xs">
           <Soft>
             {order === 'ask'
-              ? `Of ${plural(rows.unclearDays, 'day')} it cannot be told which number is the month.`
+              ? `Of ${plural(unclearDays, 'day')} it cannot be told which number is the month.`
               : 'Days such as 10/12 are read with'}
           </Soft>
           <Choice
@@ -64,10 +71,10 @@ export function ListColumns({ answer: { kinds, sample, rows }, order, onKinds }:
         key={String(isEmpty)}
         startsOpen={isEmpty}
         title="How it was read"
-        summary={`${plural(rows.count, 'row')}, ${kinds
+        summary={`${plural(count, 'row')}, ${kinds
           .filter((kind) => kind !== 'other')
           .map((kind) => KIND_WORDS[kind])
-          .join(', ')}${rows.passedOver > 0 ? `; ${plural(rows.passedOver, 'line')} passed over` : ''}`}
+          .join(', ')}${passedOver > 0 ? `; ${plural(passedOver, 'line')} passed over` : ''}`}
       >
         <Row gap="s" wrap>
           {kinds.map((kind, column) => {

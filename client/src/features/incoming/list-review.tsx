@@ -39,8 +39,19 @@ function isoDayWords(day: string): string {
   return dayWords(`${day}T12:00`);
 }
 
+/** What the other side is called. */
+export interface ListWords {
+  /** "at the school" */
+  readonly there: string;
+  /** "the school’s" */
+  readonly whose: string;
+  /** On the preview, and once it is done: "From the school’s list". */
+  readonly from: string;
+}
+
 interface ListReviewProps extends CoursePageProps {
   compared: Compared;
+  words: ListWords;
   isCurrent: boolean;
   /** Which piece rows are about, where that was said. */
   said: Readonly<Record<number, string | null>>;
@@ -55,7 +66,7 @@ const FIELD_WORDS: Readonly<Record<FieldDifference['field'], string>> = {
 };
 
 /** The school's list beside the record: what differs, what is only there, only here, and the same; each with its choice. */
-export function ListReview({ course, compared, isCurrent, said, onSay, onDone }: ListReviewProps) {
+export function ListReview({ course, compared, words, isCurrent, said, onSay, onDone }: ListReviewProps) {
   // What was chosen otherwise than it is proposed: the school's where nothing here speaks against it, else one's own.
   const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
   const [homes, setHomes] = useState<ReadonlyMap<number, string>>(new Map());
@@ -127,7 +138,7 @@ export function ListReview({ course, compared, isCurrent, said, onSay, onDone }:
                         value: 'here',
                         label: `${FIELD_WORDS[difference.field]} here: ${sideWords(difference, difference.here)}`,
                       },
-                      { value: 'there', label: `at the school: ${sideWords(difference, difference.there)}` },
+                      { value: 'there', label: `${words.there}: ${sideWords(difference, difference.there)}` },
                     ]}
                     onChange={(side) => {
                       if ((side === 'there') !== isTaken(pair, difference))
@@ -154,7 +165,7 @@ export function ListReview({ course, compared, isCurrent, said, onSay, onDone }:
         </Group>
       )}
       {onlyThere.length > 0 && (
-        <Group title="Only at the school">
+        <Group title={`Only ${words.there}`}>
           {onlyThere.map((each) => (
             <There
               key={each.row.line}
@@ -198,22 +209,28 @@ export function ListReview({ course, compared, isCurrent, said, onSay, onDone }:
         <ChangePreview
           course={course}
           edits={edits}
-          title="From the school’s list"
+          title={words.from}
           button="Take it over"
-          done="Taken over from the school’s list"
+          done={`Taken over: ${words.from.charAt(0).toLowerCase()}${words.from.slice(1)}`}
           onEnd={() => {
             setIsShown(false);
             onDone();
           }}
         />
       ) : (
-        <TakeOver edits={edits} onPress={() => setIsShown(true)} />
+        <TakeOver edits={edits} whose={words.whose} onPress={() => setIsShown(true)} />
       )}
     </Stack>
   );
 }
 
-function TakeOver({ edits, onPress }: { edits: readonly Edit[]; onPress: () => void }) {
+interface TakeOverProps {
+  edits: readonly Edit[];
+  whose: string;
+  onPress: () => void;
+}
+
+function TakeOver({ edits, whose, onPress }: TakeOverProps) {
   const c = useColours();
   // What is the same under another name is only remembered.
   const isNames = edits.every((edit) => edit.op === 'set' && Object.keys(edit.set).join() === 'listedAs');
@@ -234,7 +251,7 @@ function TakeOver({ edits, onPress }: { edits: readonly Edit[]; onPress: () => v
     >
       <Text variant="labelLarge" style={{ color: c.onPrimary }}>
         {isNames
-          ? `Remember the school’s ${plural(length, 'name')} for them`
+          ? `Remember ${whose} ${plural(length, 'name')} for them`
           : `See what ${plural(length, 'change does', 'changes do')}`}
       </Text>
     </Pressable>

@@ -1,0 +1,77 @@
+import type { StoredCourse } from '@/data/courses';
+import type { Term } from '@/data/terms';
+import { Stack } from '@/ui/box';
+import { SectionTitle, Soft } from '@/ui/text';
+import { plural } from '@/wording/words';
+import type { ExportFolder } from './export-question';
+import { FeedOf } from './feed-of';
+import { SaveButtons } from './save-buttons';
+
+const documentsOf = (courses: readonly StoredCourse[]) => courses.map(({ document }) => document);
+
+/** The ways out of a term: its pieces as one table, its days as one calendar, and each course as a file. */
+export function TermOut({ term, courses }: { term: Term; courses: readonly StoredCourse[] }) {
+  const documents = documentsOf(courses);
+  const folders = [{ name: '', courses: documents }];
+  return (
+    <Stack gap="s">
+      <SectionTitle>{term.name}, out</SectionTitle>
+      {documents.length === 0 ? (
+        <Soft>It has no course yet.</Soft>
+      ) : (
+        <>
+          <Soft>{plural(documents.length, 'course')}: one file for all, or one for each.</Soft>
+          <SaveButtons
+            name={term.name}
+            all={[
+              { label: 'Every piece in one table', question: { kind: 'table', courses: documents } },
+              {
+                label: 'Every due day in one calendar',
+                question: { kind: 'calendar', name: term.name, courses: documents },
+              },
+              {
+                label: 'A spreadsheet for each course',
+                question: { kind: 'archive', folders, form: 'xlsx' },
+              },
+              {
+                label: 'A course file for each course',
+                question: { kind: 'archive', folders, form: 'course' },
+              },
+            ]}
+          />
+          <FeedOf scope="terms" id={term.id} name={term.name} />
+        </>
+      )}
+    </Stack>
+  );
+}
+
+/** Everything that the student has, in one archive: a folder for each term. */
+export function EverythingOut({
+  terms,
+  courses,
+}: {
+  terms: readonly Term[];
+  courses: readonly StoredCourse[];
+}) {
+  const folders: ExportFolder[] = terms.map(({ id, name }) => ({
+    name,
+    courses: documentsOf(courses.filter(({ termId }) => termId === id)),
+  }));
+  return (
+    <Stack gap="s">
+      <SectionTitle>Everything, out</SectionTitle>
+      <Soft>
+        {plural(terms.length, 'term')} with {plural(courses.length, 'course')} in one archive, a folder for
+        each term.
+      </Soft>
+      <SaveButtons
+        name="Fidens"
+        all={[
+          { label: 'Every course file', question: { kind: 'archive', folders, form: 'course' } },
+          { label: 'Every spreadsheet', question: { kind: 'archive', folders, form: 'xlsx' } },
+        ]}
+      />
+    </Stack>
+  );
+}

@@ -1,0 +1,32 @@
+import type { Source } from '@fidens/core';
+import { ActivityIndicator, Button } from 'react-native-paper';
+import { FaultList } from '@/course-ui/fault-list';
+import { sourceName, type IncomingAnswer } from '@/model/incoming/incoming-question';
+import { Row } from '@/ui/box';
+import { Soft, Wrong } from '@/ui/text';
+
+interface ReadingStatesProps {
+  source: Source;
+  answer: IncomingAnswer | undefined;
+  hasFailed: boolean;
+  retry: () => void;
+}
+
+/** What stands while something is read, where it could not be, and where it is nothing that can be read. */
+export function ReadingStates({ source, answer, hasFailed, retry }: ReadingStatesProps) {
+  if (hasFailed)
+    return (
+      <Row gap="s" align="center" wrap>
+        <Wrong>It could not be read.</Wrong>
+        <Button onPress={retry}>Try again</Button>
+      </Row>
+    );
+  if (!answer)
+    return (
+      <Row gap="s" align="center" role="status">
+        <ActivityIndicator size="small" aria-label="Reading" />
+        <Soft>Reading …</Soft>
+      </Row>
+    );
+  return answer.kind === 'refused' ? <FaultList what={sourceName(source)} faults={answer.faults} /> : null;
+}
