@@ -222,6 +222,20 @@ export async function openPage(page: Page, name: 'Scores' | 'Reach' | 'Rules' | 
   await expect(coursePage(page, name)).toHaveAttribute('aria-current', 'page');
 }
 
+/** Opens the place for in and out on a course, as it is found: from its rules. */
+export async function openFiles(page: Page): Promise<void> {
+  await openPage(page, 'Rules');
+  await page.getByRole('link', { name: 'In and out: files, paper, calendar' }).click();
+  await expect(page.getByRole('heading', { name: 'Take out' })).toBeVisible();
+}
+
+/** Saves what a button saves, and gives the file's path. */
+export async function save(page: Page, button: string): Promise<string> {
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: button, exact: true }).click();
+  return (await download).path();
+}
+
 /** Opens all fields of a category, a piece on its own or the whole on the Rules page, where they are not open. */
 export async function openRules(page: Page, of: string): Promise<void> {
   const line = page.getByRole('button', { name: `Rules of ${of}`, exact: true });

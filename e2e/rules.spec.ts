@@ -8,7 +8,9 @@ import {
   openRules,
   unfold,
   leaveSteps,
+  openFiles,
   openPage,
+  save,
   settled,
   signUp,
   test,
@@ -148,34 +150,28 @@ test('the history lists every change, takes one back, and refuses where later wo
 test('a course leaves as a file and comes back, whole or as its rules alone', async ({ page }) => {
   await signUp(page);
   await addSampleCourse(page);
-  await openPage(page, 'Rules');
-  await unfold(page, 'As a file or on paper');
-  const save = async (button: string) => {
-    const download = page.waitForEvent('download');
-    await page.getByRole('button', { name: button }).click();
-    return (await download).path();
-  };
-  const whole = await save('Save the course file');
-  const rules = await save('Save a rule sheet');
+  await openFiles(page);
+  const whole = await save(page, 'Save the course file');
+  const rules = await save(page, 'Save a rule sheet');
   expect(readFileSync(rules, 'utf8')).not.toContain('"score"');
 
   await page.goto('/new-course');
-  await page.getByLabel('Open a course file or rule sheet: file').setInputFiles(whole);
+  await page.getByLabel('A file with a course or list').setInputFiles(whole);
+  await page.getByRole('button', { name: /^Add 1 course to / }).click();
   await expect(page.getByRole('heading', { level: 1, name: /Coastal Ecology: B\+, standing/ })).toBeVisible();
   await page.goto('/new-course');
-  await page.getByLabel('Open a course file or rule sheet: file').setInputFiles(rules);
+  await page.getByLabel('A file with a course or list').setInputFiles(rules);
+  await page.getByRole('button', { name: /^Add 1 course to / }).click();
   await expect(page.getByRole('heading', { level: 1, name: /Coastal Ecology: –/ })).toBeVisible();
   await page.goto('/new-course');
-  await page.getByLabel('Open a course file or rule sheet: file').setInputFiles({
+  await page.getByLabel('A file with a course or list').setInputFiles({
     name: 'broken.json',
     mimeType: 'application/json',
     buffer: Buffer.from(
       JSON.stringify({ ...JSON.parse(readFileSync(whole, 'utf8')), version: 2, title: ' ', colour: 'red' }),
     ),
   });
-  await expect(
-    page.getByText('broken.json is not a course file as it should be. Nothing was stored.'),
-  ).toBeVisible();
+  await expect(page.getByText('broken.json is not as it should be. Nothing was stored.')).toBeVisible();
   for (const fault of ['version must be 1', 'title must not be blank', 'colour is not a known key'])
     await expect(page.getByText(fault)).toBeVisible();
   await expectAccessible(page);

@@ -188,7 +188,7 @@ test('what is no list is refused with a sentence, and nothing in it is run', asy
   await page.getByRole('button', { name: 'Another list' }).click();
   await give('empty.html', '<table></table>');
   await expect(
-    page.getByText('What was given has nothing in it that could be a table.', { exact: false }),
+    page.getByText('has nothing in it that could be a table. Nothing was stored.', { exact: false }),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Another list' }).click();
   await give(

@@ -1,4 +1,13 @@
-import { coursePage, expect, expectAccessible, openCourse, openPage, openSample, test } from './fidens';
+import {
+  coursePage,
+  expect,
+  expectAccessible,
+  openCourse,
+  openFiles,
+  openPage,
+  openSample,
+  test,
+} from './fidens';
 
 test('the browser’s way back goes through a course’s pages, to where each was left, and every page has its title', async ({
   page,
@@ -50,8 +59,7 @@ test('a phone of 320 by 640 shows scores on its first screen, and a course is on
   const first = page.getByRole('button', { name: /^Mudflat transect: 17\.5 \/ 20, 87\.5%/ });
   await expect(first).toBeInViewport({ ratio: 1 });
   await expectAccessible(page);
-  await openPage(page, 'Rules');
-  await page.getByRole('button', { name: 'As a file or on paper' }).click();
+  await openFiles(page);
   await page.getByRole('link', { name: 'A sheet to print' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Coastal Ecology' })).toBeVisible();
   await expectAccessible(page);

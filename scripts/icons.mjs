@@ -15,6 +15,7 @@ const ICONS = {
   'chevron-up': 'mdiChevronUp',
   'chevron-right': 'mdiChevronRight',
   delete: 'mdiTrashCanOutline',
+  download: 'mdiTrayArrowDown',
   grip: 'mdiDragVertical',
   magnify: 'mdiMagnify',
   plus: 'mdiPlus',

@@ -1,11 +1,5 @@
-import {
-  formatNamed,
-  readCourse,
-  SCALE_PRESETS,
-  type Course,
-  type Fault,
-  type SourceFile,
-} from '@fidens/core';
+import { formatNamed, SCALE_PRESETS, type Course, type Fault, type SourceFile } from '@fidens/core';
+import { readCourse } from '@fidens/core/texts';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { basename, extname, join } from 'node:path';
 import type { Options } from './options';

@@ -1,4 +1,4 @@
-export { readCourse, writeCourse } from './formats/course-file';
+export { writeCourse } from './formats/course-file';
 export { type Format, type FormatName, formatNamed, FORMATS } from './formats/format';
 export { type Copied, INCOMING_LIMITS, type Source, type SourceFile } from './incoming/source';
 export { COLUMN_KINDS, type ColumnKind } from './incoming/vocabulary';

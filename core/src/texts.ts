@@ -1,7 +1,8 @@
 /**
- * The core's fourth door: what writes plain texts of courses, calendars among them. It is apart from the third, as whoever needs a text alone
- * (the server, a terminal, what is copied) does not need the writers of spreadsheets.
+ * The core's fourth door: what reads a course file, and writes plain texts of courses, calendars among them. It is apart from the others, as
+ * whoever needs a text alone (the server, a terminal) needs no spreadsheets, and the pages of the client none of it.
  */
+export { readCourse } from './incoming/course-file';
 export { calendarText, type DueDay, dueCalendar } from './outgoing/due-calendar';
 export { piecesCsv } from './outgoing/pieces-csv';
 export { report } from './outgoing/report';

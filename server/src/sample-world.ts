@@ -1,4 +1,5 @@
-import { readCourse, type Course } from '@fidens/core';
+import type { Course } from '@fidens/core';
+import { readCourse } from '@fidens/core/texts';
 import type { Knex } from 'knex';
 import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';

@@ -35,7 +35,7 @@ export default function FilesPlace() {
         </Text>
       </View>
       <Stack gap="s">
-        <SectionTitle>Into {term.name}</SectionTitle>
+        <SectionTitle>Bring into {term.name}</SectionTitle>
         <NewCourses term={term} />
       </Stack>
       <TermOut term={term} courses={courses.data.filter(({ termId }) => termId === term.id)} />

@@ -10,7 +10,7 @@ export function FilesPage({ course }: CoursePageProps) {
       <BesideRecord
         course={course}
         words={{
-          title: 'In',
+          title: 'Bring in',
           about:
             'A course file takes this course’s place. A spreadsheet, a table, a calendar of due days or a school’s gradebook export is held against it, piece by piece. You see first what that changes; nothing is kept before you say so.',
           paste: 'Paste a table or calendar',

@@ -25,7 +25,7 @@ export function CopyButton({ label, text, mode = 'outlined' }: CopyButtonProps) 
   };
   return (
     <Row gap="s" align="center" wrap>
-      <Button mode={mode} compact onPress={() => void copy()}>
+      <Button mode={mode} onPress={() => void copy()}>
         {label}
       </Button>
       <Text variant="bodySmall" role="status" style={{ color: c.soft }}>

@@ -1,11 +1,11 @@
 import type { Course } from '../document/course';
 import type { DayOrder } from '../document/day';
 import type { Checked, Fault } from '../document/validation';
-import { readCourse } from '../formats/course-file';
 import type { FormatName } from '../formats/format';
 import { unpack, type Archive } from './archive';
 import { isZip, strangeFault, textOfBytes } from './bytes';
 import { readCalendar } from './calendar';
+import { readCourse } from './course-file';
 import { recogniseColumns } from './columns';
 import { gradebookFile, isGradebook, readGradebook } from './gradebook';
 import type { Listed, ListedPerson } from './listed';

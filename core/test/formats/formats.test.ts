@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import { readCourse, writeCourse } from '../../src/formats/course-file';
+import { writeCourse } from '../../src/formats/course-file';
 import { formatNamed, FORMATS } from '../../src/formats/format';
+import { readCourse } from '../../src/incoming/course-file';
 import { randomCourse } from '../random-course';
 
 describe('the course file', () => {

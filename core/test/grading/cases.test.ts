@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkCourse } from '../../src/document/course-file';
-import { readCourse, writeCourse } from '../../src/formats/course-file';
+import { writeCourse } from '../../src/formats/course-file';
+import { readCourse } from '../../src/incoming/course-file';
 import { answer, type Answer } from '../../src/insight/answer';
 import { NOW } from '../sample';
 

@@ -10,7 +10,7 @@ import { SectionTitle, Soft } from '@/ui/text';
 import { capital } from '@/wording/words';
 import { FeedOf } from './feed-of';
 import { saveCourseFile, written } from './save';
-import { SaveButtons } from './save-buttons';
+import { SaveRows } from './save-rows';
 
 /** The ways out of a course: on paper, as text to copy, whole or its rules alone, for other programs, and as a calendar. */
 export function CourseOut({ course: { id, document } }: CoursePageProps) {
@@ -23,7 +23,7 @@ export function CourseOut({ course: { id, document } }: CoursePageProps) {
   return (
     <Stack gap="l">
       <Stack gap="s">
-        <SectionTitle>Out</SectionTitle>
+        <SectionTitle>Take out</SectionTitle>
         <Soft>
           The whole course as a backup, or its rules alone, without a score or note, for a classmate.
         </Soft>
@@ -50,10 +50,12 @@ export function CourseOut({ course: { id, document } }: CoursePageProps) {
       </Stack>
       <Stack gap="s">
         <Soft>For other programs; in a spreadsheet every number is a formula.</Soft>
-        <SaveButtons
+        <SaveRows
+          label="Forms for other programs"
           name={document.title}
-          all={forOthers.map(({ name, title }) => ({
+          all={forOthers.map(({ name, title, extension }) => ({
             label: capital(title),
+            extension,
             question: { kind: 'course', course: document, form: name as LeavingFormat },
           }))}
         />

@@ -5,7 +5,7 @@ import { SectionTitle, Soft } from '@/ui/text';
 import { plural } from '@/wording/words';
 import type { ExportFolder } from './export-question';
 import { FeedOf } from './feed-of';
-import { SaveButtons } from './save-buttons';
+import { SaveRows } from './save-rows';
 
 const documentsOf = (courses: readonly StoredCourse[]) => courses.map(({ document }) => document);
 
@@ -15,26 +15,34 @@ export function TermOut({ term, courses }: { term: Term; courses: readonly Store
   const folders = [{ name: '', courses: documents }];
   return (
     <Stack gap="s">
-      <SectionTitle>{term.name}, out</SectionTitle>
+      <SectionTitle>Take out of {term.name}</SectionTitle>
       {documents.length === 0 ? (
         <Soft>It has no course yet.</Soft>
       ) : (
         <>
           <Soft>{plural(documents.length, 'course')}: one file for all, or one for each.</Soft>
-          <SaveButtons
+          <SaveRows
+            label={`Of ${term.name}`}
             name={term.name}
             all={[
-              { label: 'Every piece in one table', question: { kind: 'table', courses: documents } },
+              {
+                label: 'Every piece in one table',
+                extension: 'csv',
+                question: { kind: 'table', courses: documents },
+              },
               {
                 label: 'Every due day in one calendar',
+                extension: 'ics',
                 question: { kind: 'calendar', name: term.name, courses: documents },
               },
               {
                 label: 'A spreadsheet for each course',
+                extension: 'zip',
                 question: { kind: 'archive', folders, form: 'xlsx' },
               },
               {
                 label: 'A course file for each course',
+                extension: 'zip',
                 question: { kind: 'archive', folders, form: 'course' },
               },
             ]}
@@ -60,16 +68,25 @@ export function EverythingOut({
   }));
   return (
     <Stack gap="s">
-      <SectionTitle>Everything, out</SectionTitle>
+      <SectionTitle>Take everything along</SectionTitle>
       <Soft>
         {plural(terms.length, 'term')} with {plural(courses.length, 'course')} in one archive, a folder for
         each term.
       </Soft>
-      <SaveButtons
+      <SaveRows
+        label="Of everything"
         name="Fidens"
         all={[
-          { label: 'Every course file', question: { kind: 'archive', folders, form: 'course' } },
-          { label: 'Every spreadsheet', question: { kind: 'archive', folders, form: 'xlsx' } },
+          {
+            label: 'Every course file',
+            extension: 'zip',
+            question: { kind: 'archive', folders, form: 'course' },
+          },
+          {
+            label: 'Every spreadsheet',
+            extension: 'zip',
+            question: { kind: 'archive', folders, form: 'xlsx' },
+          },
         ]}
       />
     </Stack>

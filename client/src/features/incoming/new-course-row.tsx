@@ -76,8 +76,7 @@ export function NewCourseRow({ made, title, isTaken, onTitle, onTurn }: NewCours
       <Soft>{partsWords(course)}</Soft>
       {assumed && (
         <Soft>
-          It does not say how the whole adds up: {COMBINE_WORDS[assumed]} is taken, until you change it under
-          Rules.
+          It does not say how the whole adds up: {COMBINE_WORDS[assumed]}, until you change it under Rules.
         </Soft>
       )}
       {unclear.length > 0 && (
