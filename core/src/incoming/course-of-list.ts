@@ -163,9 +163,19 @@ class Tree {
           pieces: promised + category.children.filter(isPromisedToo).length,
         };
     }
+    this.#root.children.forEach(gatherExtra);
     if (this.#saysHow) return { root: this.#root };
     return { root: this.#root, assumed: this.#root.combine ?? 'points' };
   }
+}
+
+/** A category of extra credit alone is one of extra credit; what is in it counts in it as usual. */
+function gatherExtra(node: CourseNode): void {
+  if (node.kind !== 'category') return;
+  node.children.forEach(gatherExtra);
+  if (node.children.length === 0 || !node.children.every(({ extraCredit }) => extraCredit)) return;
+  node.extraCredit = true;
+  for (const child of node.children) delete child.extraCredit;
 }
 
 /** What fills a promised place (grading rules, section 5). */

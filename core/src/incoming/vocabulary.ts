@@ -61,7 +61,8 @@ export const LATE = /\b(late|overdue)\b/i;
 
 /** What lists write of pieces that do not count as others do. */
 export const COUNTS: readonly (readonly [RegExp, 'no' | 'extra credit' | 'promised'])[] = [
-  [/^(no|not counted|does not count|false|excluded|practice)$/i, 'no'],
+  // What a list calls a deduction is no piece, and how much it takes is not in the list.
+  [/^(no|deduction|not counted|does not count|false|excluded|practice)$/i, 'no'],
   [/^(extra( credit)?|bonus|extra points?)$/i, 'extra credit'],
   [/^(promised|planned)$/i, 'promised'],
 ];

@@ -1,5 +1,4 @@
 import type { Assessment, Category, Course, MissingPolicy, Moment } from '../document/course';
-import { isCounted } from '../document/tree';
 import { adjusted } from '../grading/adjustment';
 import { courseLetters } from '../grading/letter';
 import { outlooksOf, type Outlooks } from '../grading/outlook';
@@ -157,7 +156,10 @@ class Writer {
       return `IF(${this.#pieces.ref(PIECE.status, row)}="scored",${sure(score)}>${source.atMost},FALSE())`;
     }
     if ('atLeast' in source) {
-      const value = of.kind === 'deduction' ? '""' : this.#places.get(of)!.value(0);
+      // What deducts, and a category with nothing in it, have no value.
+      const place = of.kind === 'deduction' ? undefined : this.#places.get(of);
+      if (!place) return 'FALSE()';
+      const value = place.value(0);
       return `IF(${value}="",FALSE(),${sure(value)}<${term(fractionOfPercent(source.atLeast))})`;
     }
     if (of.kind !== 'category') return 'FALSE()';
@@ -185,11 +187,11 @@ class Writer {
     const category = path.at(-1)!;
     for (const node of category.children)
       if (node.kind === 'category') this.#pieceRows([...path, node]);
-      else this.#listed(node, path, isCounted({ node, ancestors: path }));
+      else this.#listed(node, path);
     this.#promised(category, path);
   }
 
-  #listed(piece: Assessment, ancestors: readonly Category[], counted: boolean): void {
+  #listed(piece: Assessment, ancestors: readonly Category[]): void {
     const { id, name, score, possible, weight } = piece;
     const [category, ...rules] = categoryCells(ancestors);
     const due = piece.extended ?? piece.due;
@@ -202,7 +204,7 @@ class Writer {
       score ? pointsOf(score, piece, this.course) : null,
       toFloat(rational(possible)),
       weight === undefined ? null : toFloat(rational(weight)),
-      countsText(piece, counted),
+      countsText(piece, ancestors),
       ...rules,
     );
     this.#rows.set(id, row);

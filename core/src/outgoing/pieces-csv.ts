@@ -40,8 +40,7 @@ export function piecesCsv(courses: readonly Course[]): string {
 }
 
 function piecesOf(course: Course): string[][] {
-  return [...walk(course)].flatMap((placed): string[][] => {
-    const { node, ancestors } = placed;
+  return [...walk(course)].flatMap(({ node, ancestors }): string[][] => {
     if (node.kind === 'category') return [];
     const due = node.extended ?? node.due;
     return [
@@ -53,7 +52,7 @@ function piecesOf(course: Course): string[][] {
         node.possible,
         statusOf(node),
         node.weight ?? '',
-        countsText(node, isCounted(placed)),
+        countsText(node, ancestors),
       ],
     ];
   });
@@ -70,8 +69,9 @@ export function categoryCells(ancestors: readonly Category[]): [string, string, 
   ];
 }
 
-export function countsText({ extraCredit, deduct }: Assessment, isCountedHere: boolean): string {
-  if (deduct) return 'deduction';
-  if (!isCountedHere) return 'no';
-  return extraCredit ? 'extra credit' : 'yes';
+/** Whether a piece counts, with all that it is in. */
+export function countsText(node: Assessment, ancestors: readonly Category[]): string {
+  if (node.deduct) return 'deduction';
+  if (!isCounted({ node, ancestors })) return 'no';
+  return [...ancestors, node].some(({ extraCredit }) => extraCredit) ? 'extra credit' : 'yes';
 }

@@ -31,7 +31,7 @@ function carried(document: Course, format: 'csv' | 'xlsx' | 'ods'): unknown[] {
   return [...walk(document)].flatMap((placed) => {
     const { node, ancestors } = placed;
     if (node.kind === 'category') return [];
-    const { possible, score, weight, extraCredit } = node;
+    const { possible, score, weight } = node;
     const due = node.extended ?? node.due;
     const asNumber = score && format !== 'csv' ? pointsOf(score, node, document) : undefined;
     return [
@@ -43,7 +43,7 @@ function carried(document: Course, format: 'csv' | 'xlsx' | 'ods'): unknown[] {
         weight: weight && decimalText(rational(weight), 6),
         due: due && new Date(due).getTime(),
         score: asNumber === undefined ? score : asNumber.toFixed(9),
-        counts: isCounted(placed) && (extraCredit ?? false),
+        counts: isCounted(placed) && [...ancestors, node].some(({ extraCredit }) => extraCredit),
       },
     ];
   });

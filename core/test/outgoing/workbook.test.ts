@@ -13,7 +13,7 @@ import { HUNDRED, toFloat } from '../../src/numbers/rational';
 import { courseWorkbook } from '../../src/outgoing/course-workbook';
 import type { Workbook } from '../../src/outgoing/sheet';
 import { randomCourse } from '../random-course';
-import { NOW } from '../sample';
+import { category, course, NOW, scored } from '../sample';
 
 const TIMES = Number(process.env['FIDENS_PROPERTY_TIMES'] ?? '1');
 
@@ -85,6 +85,16 @@ describe('a course as a workbook of formulas', () => {
       expectSame(course, computed(courseWorkbook(course, NOW)).at);
     },
   );
+
+  it('holds no letter back for a category that has nothing in it yet', () => {
+    const empty = category([], { id: 'labs', combine: 'weights' });
+    const document = course(
+      [scored('10', '10'), empty],
+      { combine: 'equal' },
+      { requirements: [{ for: 'A', of: 'labs', atLeast: '20' }] },
+    );
+    expectSame(document, computed(courseWorkbook(document, NOW)).at);
+  });
 
   it('is written in formulas nearly always', () => {
     const told = CASES.flatMap((course) => courseWorkbook(course, NOW).asValues);
