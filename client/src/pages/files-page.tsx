@@ -12,10 +12,10 @@ export function FilesPage({ course }: CoursePageProps) {
         words={{
           title: 'Bring in',
           about:
-            'A course file takes this course’s place. A spreadsheet, a table, a calendar of due days or a school’s gradebook export is held against it, piece by piece. You see first what that changes; nothing is kept before you say so.',
+            'A course file takes this course’s place; a table, spreadsheet, calendar or gradebook export is held against it, piece by piece. Nothing is kept before you say so.',
           paste: 'Paste a table or calendar',
           what: 'a course, a list or due days',
-          hint: 'What it is is found from its content. On a wide screen it can be dropped anywhere on the window.',
+          hint: 'It is known by its content. On a wide screen, drop it anywhere on the window.',
           another: 'Something else',
           list: { there: 'in the file', whose: 'its', from: 'From a file' },
         }}

@@ -50,7 +50,7 @@ export function NewCourses({ term }: { term: Term }) {
         <SourceField
           paste="Paste a table"
           what="a course or list"
-          hint="A course file or rule sheet, a spreadsheet, a table, a calendar of due days, or the gradebook export of a school. What it is is found from its content; nothing is kept before you say so."
+          hint="A course file or rule sheet, a spreadsheet, a table, a calendar of due days, or the gradebook export of a school. It is known by its content; nothing is kept before you say so."
           onSource={start}
         />
       )}
