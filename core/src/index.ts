@@ -50,6 +50,7 @@ export {
   type CourseNode,
   type Figure,
   type Official,
+  officialText,
   type Policy,
   type Requirement,
   type Scale,
@@ -131,7 +132,23 @@ export {
   USUAL_ASSUMPTIONS,
 } from './insight/chance';
 export { type Effect, effectOf, type Participation, type ShownGrade } from './insight/effect';
-export { gpa, officialBand } from './insight/gpa';
+export {
+  type Combination,
+  type Combinations,
+  combinations,
+  type CombinedCourse,
+  type PossibleLetter,
+} from './insight/combinations';
+export {
+  type Gpa,
+  gpa,
+  type GpaSettings,
+  gpaText,
+  type LeftOut,
+  neededMean,
+  officialBand,
+  USUAL_GPA,
+} from './insight/gpa';
 export { halvesOf, partAsCourse } from './insight/half';
 export {
   type Extent,

@@ -57,6 +57,8 @@ export const COURSE_COLUMNS: Columns = {
   school_note: 'school.note',
   official_label: 'official.label',
   official_percent: 'official.percent',
+  official_mark: 'official.mark',
+  official_points: 'official.points',
   missing_counts: 'policy.missing.counts',
   missing_percent: 'policy.missing.percent',
   overdue_after: 'policy.overdue.after',
@@ -151,7 +153,8 @@ const DECIMALS = new Set([
     'target_percent',
     'overdue_after',
   ],
-  ...['cut_off', 'points', 'worth', 'out_of', 'school_earned', 'school_possible', 'official_percent'],
+  ...['cut_off', 'points', 'worth', 'out_of', 'school_earned', 'school_possible'],
+  ...['official_percent', 'official_points'],
   ...['curve_add', 'curve_times', 'curve_full', 'deduct_each', 'deduct_free', 'at_least', 'each', 'at_most'],
 ]);
 const DECIMAL_LISTS = new Set([

@@ -61,9 +61,19 @@ export const schoolSchema = Joi.object({ ...figureFields, seen: momentSchema(), 
   });
 
 export const officialSchema = Joi.object({
-  label: lineSchema(LIMITS.label).required(),
+  label: lineSchema(LIMITS.label),
   percent: decimalSchema(),
-});
+  mark: lineSchema(LIMITS.label),
+  points: decimalSchema(),
+})
+  .xor('label', 'mark')
+  .with('percent', 'label')
+  .with('points', 'mark')
+  .messages({
+    'object.missing': 'must have exactly one of label and mark',
+    'object.xor': 'must have exactly one of label and mark',
+    'object.with': 'goes only with {#peerWithLabel}',
+  });
 
 /** The fields of a category and of an assessment alike; `id` and `kind` apart, so that an edit can use them too. */
 const nodeFields = {

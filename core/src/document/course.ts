@@ -103,10 +103,12 @@ export type SchoolFigure = Figure & {
   note?: string;
 };
 
-/** The grade that was given in the end. */
-export interface Official {
-  label: string;
-  percent?: Decimal;
+/** The grade that was given in the end: a letter of the scale, or a mark that no rule computes ("W", "in progress"), which counts only with points. */
+export type Official = { label: string; percent?: Decimal } | { mark: string; points?: Decimal };
+
+/** What was given, in words. */
+export function officialText(official: Official): string {
+  return 'label' in official ? official.label : official.mark;
 }
 
 /** One course: the document of a course file. */

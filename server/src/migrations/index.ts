@@ -8,6 +8,7 @@ import * as scales from './006-scales';
 import * as conditions from './007-conditions';
 import * as school from './008-school';
 import * as feeds from './009-feeds';
+import * as terms from './010-terms';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
@@ -20,4 +21,5 @@ export const migrations: Record<string, Knex.Migration> = {
   '007-conditions': conditions,
   '008-school': school,
   '009-feeds': feeds,
+  '010-terms': terms,
 };
