@@ -37,7 +37,13 @@ export {
 } from './numbers/rational';
 export {
   credentialsSchema,
+  emailChangeSchema,
+  gpaSettingsSchema,
   libraryNameSchema,
+  nameSchema,
+  passwordAgainSchema,
+  passwordChangeSchema,
+  recoverySchema,
   registrationSchema,
   termSchema,
 } from './document/account-schema';

@@ -9,8 +9,9 @@ import { limitChanges, sendDevices } from './attempts';
 import { refuseDeepBodies } from './body';
 import type { Configuration } from './configuration';
 import { answerNotFound, answerProblems } from './problem';
-import { accountRoutes } from './routes/accounts';
+import { accountRoutes } from './routes/account';
 import { courseRoutes } from './routes/courses';
+import { doorRoutes } from './routes/doors';
 import { feedRoutes, publicFeeds } from './routes/feeds';
 import { libraryRoutes } from './routes/library';
 import { rehearsalRoutes } from './routes/rehearsals';
@@ -51,7 +52,7 @@ export function createApplication(database: Knex, configuration: Configuration):
   });
   api.use(refuseOtherSites, express.json({ limit: '4mb' }), refuseDeepBodies);
   api.use(sendDevices(configuration), session.middleware);
-  api.use(accountRoutes(database, configuration));
+  api.use(doorRoutes(database, configuration));
   api.use(
     requireStudent,
     limitChanges(),
@@ -61,6 +62,7 @@ export function createApplication(database: Knex, configuration: Configuration):
     rehearsalRoutes(database),
     sweepRoutes(database),
     feedRoutes(database, configuration),
+    accountRoutes(database, configuration),
   );
   api.use(answerNotFound);
   app.use('/api/v1', api);

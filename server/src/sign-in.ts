@@ -1,3 +1,4 @@
+import Bowser from 'bowser';
 import connectPgSimple from 'connect-pg-simple';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
@@ -13,6 +14,8 @@ declare module 'express-session' {
     /** When the student signed in, and when the cookie's time was last made new, in milliseconds. */
     began: number;
     renewed: number;
+    /** What the student signed in with, as it tells of itself. */
+    device: string;
   }
 }
 
@@ -77,7 +80,20 @@ export async function signIn(request: Request, userId: string): Promise<void> {
   request.session.userId = userId;
   request.session.began = Date.now();
   request.session.renewed = Date.now();
+  request.session.device = deviceOf(request);
   await settled((done) => request.session.save(done));
+}
+
+/** "Firefox on Linux": what a browser says that it is. */
+function deviceOf(request: Request): string {
+  const told = Bowser.parse(request.get('user-agent') || 'unknown');
+  const [browser, system] = [told.browser.name, told.os.name].map((name) => name?.slice(0, 40));
+  return [browser || 'A program', system && `on ${system}`].filter(Boolean).join(' ');
+}
+
+/** The name under which the session that asks is kept. */
+export function hereOf(request: Request): string {
+  return hashed(request.sessionID);
 }
 
 export async function signOut(request: Request): Promise<void> {

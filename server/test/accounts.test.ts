@@ -25,7 +25,7 @@ describe('an account', () => {
     expect(made.headers['set-cookie']![0]).toMatch(/HttpOnly.*SameSite=Lax/i);
     expect((await agent.get('/api/v1/session')).body.student.name).toBe('Ida Reed');
     expect((await agent.get('/api/v1/terms')).body).toEqual([
-      { id: expect.any(String), name: 'This term', startsOn: null, endsOn: null },
+      { id: expect.any(String), name: 'This term', startsOn: null, endsOn: null, archived: false },
     ]);
     await agent.delete('/api/v1/session').expect(204);
     expect((await agent.get('/api/v1/session')).body.student).toBeNull();

@@ -11,6 +11,9 @@ const email = textSchema()
 
 const password = textSchema().max(200).required();
 
+/** A new password: long, and of whatever signs (NIST SP 800-63B-4, 3.1.1.2: at least 15 where it stands alone, no rules of composition). */
+const newPassword = password.min(15);
+
 /** What signing in takes: the same on the form and at the server. */
 export const credentialsSchema = Joi.object({ email, password });
 
@@ -18,7 +21,33 @@ export const credentialsSchema = Joi.object({ email, password });
 export const registrationSchema = Joi.object({
   name: lineSchema(100).required(),
   email,
-  password: password.min(10),
+  password: newPassword,
+});
+
+/** A new name, as it is given on its own. */
+export const nameSchema = Joi.object({ name: lineSchema(100).required() });
+
+/** Another e-mail; the password says that it is the student. */
+export const emailChangeSchema = Joi.object({ email, password });
+
+/** Another password, beside the one before. */
+export const passwordChangeSchema = Joi.object({ password, next: newPassword });
+
+/** What only the student may do: the password again. */
+export const passwordAgainSchema = Joi.object({ password });
+
+/** Coming back with a recovery code: a new password in the place of the one that is lost. */
+export const recoverySchema = Joi.object({
+  email,
+  code: textSchema().max(60).required(),
+  password: newPassword,
+});
+
+/** How a student wants a GPA. */
+export const gpaSettingsSchema = Joi.object({
+  repeats: Joi.string().valid('later', 'both').required(),
+  decimals: Joi.number().integer().min(0).max(6).required(),
+  mode: Joi.string().valid('half-up', 'half-even', 'up', 'down').required(),
 });
 
 /** A term: its name and, if known, its first and last day (`YYYY-MM-DD`). */
@@ -26,6 +55,7 @@ export const termSchema = Joi.object({
   name: lineSchema(100).required(),
   startsOn: daySchema().allow(null),
   endsOn: daySchema().allow(null),
+  archived: Joi.boolean(),
 });
 
 /** The name of what a student keeps to use again. */

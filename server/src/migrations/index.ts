@@ -9,6 +9,7 @@ import * as conditions from './007-conditions';
 import * as school from './008-school';
 import * as feeds from './009-feeds';
 import * as terms from './010-terms';
+import * as account from './011-account';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
@@ -22,4 +23,5 @@ export const migrations: Record<string, Knex.Migration> = {
   '008-school': school,
   '009-feeds': feeds,
   '010-terms': terms,
+  '011-account': account,
 };

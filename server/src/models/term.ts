@@ -10,4 +10,8 @@ export class Term extends Model {
   /** `YYYY-MM-DD` */
   starts_on!: string | null;
   ends_on!: string | null;
+  /** Put away: its courses are no longer among those that are worked on. */
+  archived!: boolean;
+  /** Its place in an order of the student's own. */
+  position!: number | null;
 }

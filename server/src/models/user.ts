@@ -1,3 +1,4 @@
+import type { GpaSettings } from '@fidens/core';
 import { Model } from 'objection';
 
 /** A student. */
@@ -11,4 +12,7 @@ export class User extends Model {
   is_sample!: boolean;
   today!: Date | null;
   swept_at!: Date | null;
+  gpa_repeats!: GpaSettings['repeats'];
+  gpa_decimals!: number;
+  gpa_mode!: GpaSettings['mode'];
 }

@@ -13,7 +13,7 @@ import {
   type StoredCourse,
 } from '../course-store';
 import { readTogether } from '../database';
-import { Term } from '../models';
+import { CourseRecord, Term } from '../models';
 import { invalid, notFound, Problem } from '../problem';
 import { sampleCourses } from '../sample-world';
 import { studentId } from '../sign-in';
@@ -23,6 +23,8 @@ const newCourseSchema = Joi.object({
   termId: uuidSchema.required(),
   document: Joi.object().unknown().required(),
 });
+
+const moveSchema = Joi.object({ termId: uuidSchema.required() });
 
 const changeSchema = Joi.object({
   id: uuidSchema.required(),
@@ -99,6 +101,22 @@ export function courseRoutes(database: Knex): Router {
     );
     if (!page) throw notFound();
     response.json(page);
+  });
+
+  router.put('/courses/:courseId/term', async (request, response) => {
+    const [user_id, id] = [studentId(request), idOf(request, 'courseId')];
+    const { termId } = bodyOf<{ termId: string }>(request, moveSchema);
+    const course = await database.transaction(async (transaction) => {
+      const term = await Term.query(transaction).findOne({ id: termId, user_id }).forKeyShare();
+      if (!term) throw invalid([{ at: 'termId', message: 'is no term of yours' }]);
+      const moved = await CourseRecord.query(transaction)
+        .where({ id, user_id })
+        .whereNotNull('term_id')
+        .patch({ term_id: termId });
+      if (moved === 0) throw notFound();
+      return findCourse(transaction, user_id, id);
+    });
+    sendCourse(response, course!);
   });
 
   router.delete('/courses/:courseId', async (request, response) => {

@@ -1,7 +1,9 @@
 import { termSchema } from '@fidens/core';
 import { Router, type Request } from 'express';
+import Joi from 'joi';
 import type { Knex } from 'knex';
 import { bodyOf, idOf, uuidSchema } from '../body';
+import { deleteCourse } from '../course-store';
 import { CourseRecord, Term } from '../models';
 import { invalid, notFound, Problem } from '../problem';
 import { QUOTAS, withinCount } from '../quota';
@@ -12,7 +14,10 @@ interface TermBody {
   name: string;
   startsOn?: string | null;
   endsOn?: string | null;
+  archived?: boolean;
 }
+
+const orderSchema = Joi.object({ ids: Joi.array().items(uuidSchema).max(QUOTAS.terms).unique().required() });
 
 /** A student's terms. */
 export function termRoutes(database: Knex): Router {
@@ -21,7 +26,11 @@ export function termRoutes(database: Knex): Router {
   router.get('/terms', async (request, response) => {
     const terms = await fields(database)
       .where({ user_id: studentId(request) })
-      .orderBy([{ column: 'starts_on', order: 'desc', nulls: 'last' }, 'created_at']);
+      .orderBy([
+        { column: 'position', nulls: 'first' },
+        { column: 'starts_on', order: 'desc', nulls: 'last' },
+        'created_at',
+      ]);
     response.json(terms.map(toTerm));
   });
 
@@ -40,6 +49,19 @@ export function termRoutes(database: Knex): Router {
       .json(toTerm((await fields(database).findById(id))!));
   });
 
+  // Of those that are not named the order stays by their days, before the others.
+  router.put('/terms/order', async (request, response) => {
+    const { ids } = bodyOf<{ ids: string[] }>(request, orderSchema);
+    const user_id = studentId(request);
+    await database.transaction(async (transaction) => {
+      await Term.query(transaction).where({ user_id }).patch({ position: null });
+      for (const [position, id] of ids.entries())
+        if ((await Term.query(transaction).where({ id, user_id }).patch({ position })) === 0)
+          throw invalid([{ at: `ids[${position}]`, message: 'is no term of yours' }]);
+    });
+    response.status(204).end();
+  });
+
   router.put('/terms/:termId', async (request, response) => {
     const id = idOf(request, 'termId');
     const { id: _id, ...row } = termRow(request);
@@ -56,9 +78,12 @@ export function termRoutes(database: Knex): Router {
     await database.transaction(async (transaction) => {
       const term = await Term.query(transaction).findOne({ id, user_id }).forUpdate();
       if (!term) throw notFound();
-      const courses = await CourseRecord.query(transaction).where({ term_id: id, user_id }).resultSize();
-      if (courses > 0)
+      if ((await Term.query(transaction).where({ user_id }).resultSize()) === 1)
+        throw new Problem(409, 'last-term', 'This is the only term: begin another before it goes.');
+      const courses = await CourseRecord.query(transaction).where({ term_id: id, user_id }).select('id');
+      if (courses.length > 0 && request.query.with !== 'courses')
         throw new Problem(409, 'term-not-empty', 'This term has courses: move or delete them first.');
+      for (const course of courses) await deleteCourse(transaction, user_id, course.id);
       await Term.query(transaction).deleteById(id);
     });
     response.status(204).end();
@@ -74,6 +99,7 @@ function fields(database: Knex) {
     'name',
     database.raw('starts_on::text'),
     database.raw('ends_on::text'),
+    'archived',
   );
 }
 
@@ -81,14 +107,20 @@ const newTermSchema = termSchema.keys({ id: uuidSchema });
 
 function termRow(
   request: Request,
-): Pick<Term, 'name' | 'starts_on' | 'ends_on'> & { id: string | undefined } {
-  const { id, name, startsOn = null, endsOn = null } = bodyOf<TermBody>(request, newTermSchema);
+): Pick<Term, 'name' | 'starts_on' | 'ends_on' | 'archived'> & { id: string | undefined } {
+  const {
+    id,
+    name,
+    startsOn = null,
+    endsOn = null,
+    archived = false,
+  } = bodyOf<TermBody>(request, newTermSchema);
   if (startsOn && endsOn && endsOn < startsOn) {
     throw invalid([{ at: 'endsOn', message: 'must not be before the first day' }]);
   }
-  return { id, name, starts_on: startsOn, ends_on: endsOn };
+  return { id, name, starts_on: startsOn, ends_on: endsOn, archived };
 }
 
-function toTerm({ id, name, starts_on, ends_on }: Term): object {
-  return { id, name, startsOn: starts_on, endsOn: ends_on };
+function toTerm({ id, name, starts_on, ends_on, archived }: Term): object {
+  return { id, name, startsOn: starts_on, endsOn: ends_on, archived };
 }

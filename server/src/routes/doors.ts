@@ -1,5 +1,4 @@
-import { credentialsSchema, registrationSchema } from '@fidens/core';
-import { hash, verify } from '@node-rs/argon2';
+import { credentialsSchema, recoverySchema, registrationSchema } from '@fidens/core';
 import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
 import { UniqueViolationError } from 'objection';
@@ -7,8 +6,11 @@ import { guessLimit, newcomerLimit } from '../attempts';
 import { bodyOf } from '../body';
 import type { Configuration } from '../configuration';
 import { Term, User } from '../models';
+import { isRight, newHash } from '../passwords';
 import { notFound, Problem } from '../problem';
+import { takeCode } from '../recovery';
 import { openSampleWorld } from '../sample-world';
+import { sessionOf } from '../session-answer';
 import { isSignedIn, signIn, signOut, stay } from '../sign-in';
 
 interface Credentials {
@@ -16,8 +18,8 @@ interface Credentials {
   password: string;
 }
 
-/** Accounts and sessions: sign up, sign in and out, and who is signed in. */
-export function accountRoutes(database: Knex, configuration: Configuration): Router {
+/** The ways in and out: sign up, sign in, come back with a recovery code, sign out, and who is signed in. */
+export function doorRoutes(database: Knex, configuration: Configuration): Router {
   const router = Router();
   const guesses = guessLimit(database, configuration);
   const limitNewcomers = newcomerLimit(database);
@@ -51,6 +53,24 @@ export function accountRoutes(database: Knex, configuration: Configuration): Rou
     response.json(sessionOf(user, configuration));
   });
 
+  // The password is lost: a code of those that were printed, which is none any more, and a new password.
+  router.post('/session/recovery', async (request, response) => {
+    const { email, code, password } = bodyOf<Credentials & { code: string }>(request, recoverySchema);
+    const address = email.toLowerCase();
+    await guesses.guess(request, address);
+    const password_hash = await newHash(password, address);
+    const user = await database.transaction(async (transaction) => {
+      const found = await User.query(transaction).findOne({ email: address }).forUpdate();
+      if (!found || !(await takeCode(transaction, found.id, code))) return undefined;
+      await transaction('sign_in_sessions').where({ user_id: found.id }).delete();
+      return User.query(transaction).patchAndFetchById(found.id, { password_hash });
+    });
+    if (!user) throw new Problem(401, 'wrong-code', 'This e-mail and code do not belong together.');
+    await guesses.right(request, response, address);
+    await signIn(request, user.id);
+    response.json(sessionOf(user, configuration));
+  });
+
   router.post('/session/sample', async (request, response) => {
     if (!configuration.sampleData) throw notFound();
     const { userId } = request.session;
@@ -69,21 +89,8 @@ export function accountRoutes(database: Knex, configuration: Configuration): Rou
   return router;
 }
 
-/** Who is signed in, and whether the sample student can be. `today` stands for the clock where it is set. */
-function sessionOf(user: User | undefined, { sampleData }: Configuration): object {
-  const student = user && {
-    id: user.id,
-    name: user.name,
-    email: user.email,
-    sample: user.is_sample,
-    today: user.today?.toISOString() ?? null,
-    sweptAt: user.swept_at?.toISOString() ?? null,
-  };
-  return { student: student ?? null, sampleAvailable: sampleData };
-}
-
 async function createAccount(database: Knex, name: string, email: string, password: string): Promise<User> {
-  const password_hash = await hash(password);
+  const password_hash = await newHash(password, email);
   try {
     return await database.transaction(async (transaction) => {
       const user = await User.query(transaction).insertAndFetch({ name, email, password_hash });
@@ -99,12 +106,4 @@ async function createAccount(database: Knex, name: string, email: string, passwo
       [{ at: 'email', message: 'has an account already' }],
     );
   }
-}
-
-/** A hash of no password: a sign-in for an unknown e-mail takes as long as any other. */
-const NOBODY = hash('nobody signs in with this');
-
-async function isRight(user: User | undefined, password: string): Promise<boolean> {
-  const right = await verify(user?.password_hash ?? (await NOBODY), password);
-  return right && !!user?.password_hash;
 }

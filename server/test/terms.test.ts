@@ -1,0 +1,93 @@
+import { everyField } from '../../core/test/sample';
+import { oneForm, startHarness, store, student, type Agent, type Harness } from './harness';
+
+let harness: Harness;
+beforeAll(async () => {
+  harness = await startHarness();
+}, 60_000);
+afterAll(() => harness.stop());
+
+const terms = async (agent: Agent) =>
+  (await agent.get('/api/v1/terms').expect(200)).body as { id: string; name: string; archived: boolean }[];
+const names = async (agent: Agent) => (await terms(agent)).map(({ name }) => name);
+const begin = async (agent: Agent, name: string, startsOn: string | null = null) =>
+  (await agent.post('/api/v1/terms').send({ name, startsOn, endsOn: null }).expect(201)).body.id as string;
+
+describe('many terms', () => {
+  it('stand by their days, or in an order of the student’s own', async () => {
+    const agent = await student(harness);
+    const [first] = await terms(agent);
+    const autumn = await begin(agent, 'Autumn', '2026-08-24');
+    const spring = await begin(agent, 'Spring', '2027-02-01');
+    expect(await names(agent)).toEqual(['Spring', 'Autumn', 'This term']);
+    await agent
+      .put('/api/v1/terms/order')
+      .send({ ids: [first!.id, autumn, spring] })
+      .expect(204);
+    expect(await names(agent)).toEqual(['This term', 'Autumn', 'Spring']);
+    const summer = await begin(agent, 'Summer', '2027-06-01');
+    expect((await names(agent))[0]).toBe('Summer');
+    const stranger = await student(harness);
+    await stranger
+      .put('/api/v1/terms/order')
+      .send({ ids: [summer] })
+      .expect(422);
+    expect(await names(agent)).toEqual(['Summer', 'This term', 'Autumn', 'Spring']);
+  });
+
+  it('are renamed and put away', async () => {
+    const agent = await student(harness);
+    const [term] = await terms(agent);
+    await agent
+      .put(`/api/v1/terms/${term!.id}`)
+      .send({ name: 'Long ago', startsOn: null, endsOn: null, archived: true })
+      .expect(200);
+    expect(await terms(agent)).toMatchObject([{ name: 'Long ago', archived: true }]);
+  });
+
+  it('take courses from one another, which stay what they are', async () => {
+    const [agent, stranger] = [await student(harness), await student(harness)];
+    const course = await store(agent, everyField());
+    const spring = await begin(agent, 'Spring');
+    const { body } = await agent
+      .put(`/api/v1/courses/${course.id}/term`)
+      .send({ termId: spring })
+      .expect(200);
+    expect(body).toMatchObject({ termId: spring, version: course.version, document: oneForm(everyField()) });
+    const [theirs] = await terms(stranger);
+    await agent.put(`/api/v1/courses/${course.id}/term`).send({ termId: theirs!.id }).expect(422);
+    await stranger.put(`/api/v1/courses/${course.id}/term`).send({ termId: theirs!.id }).expect(404);
+  });
+
+  it('go with their courses only where that is said, and come back under the same ids; one always stays', async () => {
+    const agent = await student(harness);
+    const [term] = await terms(agent);
+    await agent.delete(`/api/v1/terms/${term!.id}?with=courses`).expect(409);
+    const spring = await begin(agent, 'Spring');
+    const course = await store(agent, everyField());
+    const termId = (await agent.get(`/api/v1/courses/${course.id}`)).body.termId as string;
+    await agent.delete(`/api/v1/terms/${termId}`).expect(409);
+    await agent.delete(`/api/v1/terms/${termId}?with=courses`).expect(204);
+    await agent.get(`/api/v1/courses/${course.id}`).expect(404);
+    await agent
+      .post('/api/v1/terms')
+      .send({ id: termId, name: 'Back', startsOn: null, endsOn: null })
+      .expect(201);
+    await agent
+      .post('/api/v1/courses')
+      .send({ id: course.id, termId, document: course.document })
+      .expect(201);
+    expect(await names(agent)).toContain('Back');
+    expect([termId, spring]).toContain(
+      (await agent.get(`/api/v1/courses/${course.id}`).expect(200)).body.termId,
+    );
+  });
+
+  it('keep a grade that is no letter of the scale', async () => {
+    const agent = await student(harness);
+    for (const official of [{ mark: 'W' }, { mark: 'Honours', points: '4.3' }]) {
+      const { id } = await store(agent, { ...everyField(), official });
+      expect((await agent.get(`/api/v1/courses/${id}`)).body.document.official).toEqual(official);
+    }
+  });
+});
