@@ -1,14 +1,15 @@
-import { credentialsSchema, JOI_OPTIONS, registrationSchema } from '@fidens/core';
+import { credentialsSchema, JOI_OPTIONS, recoverySchema, registrationSchema } from '@fidens/core';
 import { joiResolver } from '@hookform/resolvers/joi';
+import type Joi from 'joi';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { faultsOf, reasonOf } from '@/data/api';
-import { useSession, useSignIn } from '@/data/session';
+import { useSession, useSignIn, type SignInRequest } from '@/data/session';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
-import { Stack } from '@/ui/box';
+import { Row, Stack } from '@/ui/box';
 import { FormField } from '@/ui/fields/form-field';
 import { useTitle } from '@/ui/page';
 import { Soft } from '@/ui/text';
@@ -16,15 +17,42 @@ import { Soft } from '@/ui/text';
 interface Fields {
   name: string;
   email: string;
+  code: string;
   password: string;
 }
+
+/** The ways in that ask for something. */
+type Way = 'sign in' | 'sign up' | 'recovery';
+
+const WAYS: Readonly<
+  Record<Way, { title: string; button: string; schema: Joi.ObjectSchema; fields: readonly (keyof Fields)[] }>
+> = {
+  'sign in': {
+    title: 'Sign in',
+    button: 'Sign in',
+    schema: credentialsSchema,
+    fields: ['email', 'password'],
+  },
+  'sign up': {
+    title: 'Make an account',
+    button: 'Make the account',
+    schema: registrationSchema,
+    fields: ['name', 'email', 'password'],
+  },
+  recovery: {
+    title: 'Come back with a code',
+    button: 'Take the new password',
+    schema: recoverySchema,
+    fields: ['email', 'code', 'password'],
+  },
+};
 
 /** The ways in: an account, a new one, or the sample student where there is one. */
 export default function SignIn() {
   const c = useColours();
   const { data: session } = useSession();
-  const [isNew, setIsNew] = useState(false);
-  useTitle(isNew ? 'Make an account' : 'Sign in');
+  const [way, setWay] = useState<Way>('sign in');
+  useTitle(WAYS[way].title);
   const signIn = useSignIn();
   return (
     <ScrollView contentContainerStyle={{ flexGrow: 1, justifyContent: 'center', padding: SPACE.xl }}>
@@ -53,40 +81,65 @@ export default function SignIn() {
             </Button>
           </View>
         )}
-        <AccountForm key={String(isNew)} isNew={isNew} signIn={signIn} />
-        <Button onPress={() => setIsNew(!isNew)}>{isNew ? 'I have an account' : 'Make an account'}</Button>
+        <AccountForm key={way} way={way} signIn={signIn} />
+        <Row gap="xs" wrap>
+          {(Object.keys(WAYS) as Way[]).map(
+            (other) =>
+              other !== way && (
+                <Button key={other} onPress={() => setWay(other)}>
+                  {other === 'sign in' ? 'I have an account' : WAYS[other].title}
+                </Button>
+              ),
+          )}
+        </Row>
       </View>
     </ScrollView>
   );
 }
 
-function AccountForm({ isNew, signIn }: { isNew: boolean; signIn: ReturnType<typeof useSignIn> }) {
+function AccountForm({ way, signIn }: { way: Way; signIn: ReturnType<typeof useSignIn> }) {
   const c = useColours();
+  const { title, button, schema, fields } = WAYS[way];
   const { control, handleSubmit, setError } = useForm<Fields>({
-    resolver: joiResolver(isNew ? registrationSchema : credentialsSchema, JOI_OPTIONS),
-    defaultValues: isNew ? { name: '', email: '', password: '' } : { email: '', password: '' },
+    resolver: joiResolver(schema, JOI_OPTIONS),
+    defaultValues: Object.fromEntries(fields.map((field) => [field, ''])),
   });
-  const submit = handleSubmit(({ name, email, password }) =>
-    signIn.mutate(isNew ? { way: 'sign up', name, email, password } : { way: 'sign in', email, password }, {
-      onError: (error) => {
-        for (const { at, message } of faultsOf(error)) setError(at as keyof Fields, { message });
+  const submit = handleSubmit((typed) =>
+    signIn.mutate(
+      { way, ...typed },
+      {
+        onError: (error) => {
+          for (const { at, message } of faultsOf(error)) setError(at as keyof Fields, { message });
+        },
       },
-    }),
+    ),
   );
   const send = () => void submit();
-  const refused = signIn.error && signIn.variables?.way !== 'sample' ? signIn.error : undefined;
+  const refused = signIn.error && signIn.variables?.way === way ? signIn.error : undefined;
+  const isNew = way !== 'sign in';
   return (
-    <Stack gap="m" role="form" aria-label={isNew ? 'Make an account' : 'Sign in'}>
-      {isNew && <FormField control={control} name="name" label="Name" autoComplete="name" />}
+    <Stack gap="m" role="form" aria-label={title}>
+      {fields.includes('name') && (
+        <FormField control={control} name="name" label="Name" autoComplete="name" />
+      )}
       <FormField control={control} name="email" label="E-mail" autoComplete="email" inputMode="email" />
+      {fields.includes('code') && (
+        <FormField
+          control={control}
+          name="code"
+          label="Recovery code"
+          autoComplete="off"
+          hint="One of those that you printed, such as 7KQ2-M9XD-4TFA-WZ63. It is used up then."
+        />
+      )}
       <FormField
         control={control}
         name="password"
-        label="Password"
+        label={way === 'recovery' ? 'New password' : 'Password'}
         secureTextEntry
         autoComplete={isNew ? 'new-password' : 'current-password'}
         onSubmitEditing={send}
-        {...(isNew && { hint: 'At least 10 characters.' })}
+        {...(isNew && { hint: 'At least 15 characters: a few words do.' })}
       />
       {refused && (
         <Text variant="bodyMedium" role="alert" style={{ color: c.error }}>
@@ -98,9 +151,9 @@ function AccountForm({ isNew, signIn }: { isNew: boolean; signIn: ReturnType<typ
         onPress={send}
         loading={signIn.isPending && signIn.variables.way !== 'sample'}
       >
-        {isNew ? 'Make the account' : 'Sign in'}
+        {button}
       </Button>
-      {isNew && <Soft>Your records are yours alone: no school sees them.</Soft>}
+      {way === 'sign up' && <Soft>Your records are yours alone: no school sees them.</Soft>}
     </Stack>
   );
 }

@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
+import { useLocalSearchParams } from 'expo-router';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import { useCourses } from '@/data/courses';
-import { termsQuery } from '@/data/terms';
+import { termsQuery, useTerm } from '@/data/terms';
 import { EverythingOut, TermOut } from '@/features/files/terms-out';
 import { NewCourses } from '@/features/incoming/new-courses';
 import { Stack } from '@/ui/box';
@@ -15,7 +16,9 @@ import { SectionTitle, Soft } from '@/ui/text';
 export default function FilesPlace() {
   const courses = useCourses();
   const terms = useQuery(termsQuery);
-  const [term] = terms.data ?? [];
+  const { term: wanted } = useLocalSearchParams<{ term?: string }>();
+  const current = useTerm();
+  const term = terms.data?.find(({ id }) => id === wanted) ?? current;
   const error = courses.error ?? terms.error;
   if (error && (!courses.data || !terms.data))
     return (

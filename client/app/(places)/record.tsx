@@ -3,8 +3,9 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
-import { useCourses, type StoredCourse } from '@/data/courses';
+import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
+import { useWorkedOn } from '@/data/terms';
 import { PieceRow } from '@/features/scores/piece-row';
 import { compute } from '@/model/computed';
 import { isBack, likeliest, matching, placeWords } from '@/model/likeliest';
@@ -21,7 +22,7 @@ const SHOWN = 12;
 /** Record: pick a piece, type, done. The likeliest stand first. */
 export default function RecordPlace() {
   const now = useNow();
-  const { data: courses, error, refetch } = useCourses();
+  const { data: courses, error, refetch } = useWorkedOn();
   const [search, setSearch] = useState('');
   const [open, setOpen] = useState<string>();
   if (error && !courses)

@@ -3,7 +3,7 @@ import { ScrollView, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import { useCourses } from '@/data/courses';
-import { useTerm } from '@/data/terms';
+import { useTerms } from '@/data/terms';
 import { CourseSheet } from '@/features/sheet/course-sheet';
 import { SPACE } from '@/theme/layout';
 import { Row } from '@/ui/box';
@@ -18,7 +18,7 @@ export default function SheetScreen() {
   useTitle('Sheet');
   const { courseId } = useLocalSearchParams<{ courseId: string }>();
   const { data: courses, error, refetch } = useCourses();
-  const term = useTerm();
+  const terms = useTerms();
   if (error && !courses)
     return <Failed what="This course" reason={reasonOf(error)} retry={() => void refetch()} />;
   if (!courses) return <Loading what="this course" />;
@@ -35,7 +35,7 @@ export default function SheetScreen() {
             <LinkButton href={`/course/${courseId}/scores`}>Back to the course</LinkButton>
           </Row>
         </View>
-        <CourseSheet course={course.document} term={term?.name} />
+        <CourseSheet course={course.document} term={terms?.find(({ id }) => id === course.termId)?.name} />
       </View>
     </ScrollView>
   );

@@ -1,4 +1,4 @@
-import { figureText, schoolFigure } from '@fidens/core';
+import { figureText, officialText, schoolFigure } from '@fidens/core';
 import { Link } from 'expo-router';
 import { useState } from 'react';
 import { Pressable } from 'react-native';
@@ -25,7 +25,7 @@ function Given({ course: { id, document } }: CoursePageProps) {
   const now = useNow();
   const { outlooks, letters } = compute(document, now);
   const { letter } = gradeWords(outlooks.standing, letters);
-  const { label } = document.official!;
+  const label = officialText(document.official!);
   return (
     <Link href={`/course/${id}/school`} asChild>
       <Pressable

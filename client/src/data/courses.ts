@@ -88,7 +88,7 @@ export function useStoredCourse(id: string): StoredCourse | undefined {
   return useQuery(coursesQuery).data?.find((course) => course.id === id);
 }
 
-const createCourse = once((body: { id: string; termId: string; document: Course }) =>
+export const createCourse = once((body: { id: string; termId: string; document: Course }) =>
   ask<StoredCourse>('/courses', { method: 'POST', body }),
 );
 

@@ -1,3 +1,4 @@
+import type { GpaSettings } from '@fidens/core';
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { changeQueue } from '@/data/sync/queue';
@@ -13,6 +14,8 @@ export interface Student {
   today: string | null;
   /** When all loose ends were last gone through. */
   sweptAt: string | null;
+  /** How a GPA is wanted. */
+  gpa: GpaSettings;
 }
 
 export interface Session {
@@ -40,14 +43,22 @@ export function useSession() {
 export type SignInRequest =
   | { way: 'sign in'; email: string; password: string }
   | { way: 'sign up'; name: string; email: string; password: string }
+  | { way: 'recovery'; email: string; code: string; password: string }
   | { way: 'sample' };
+
+/** Where each way in asks. */
+const DOORS: Readonly<Record<SignInRequest['way'], string>> = {
+  'sign in': '/session',
+  'sign up': '/accounts',
+  recovery: '/session/recovery',
+  sample: '/session/sample',
+};
 
 export function useSignIn() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ way, ...body }: SignInRequest) => {
-      if (way === 'sample') return ask<Session>('/session/sample', { method: 'POST' });
-      return ask<Session>(way === 'sign up' ? '/accounts' : '/session', { method: 'POST', body });
+      return ask<Session>(DOORS[way], { method: 'POST', ...(way !== 'sample' && { body }) });
     },
     onSuccess: (session) => enter(client, session),
   });
@@ -57,13 +68,24 @@ export function useSignOut() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: () => ask<void>('/session', { method: 'DELETE' }),
-    onSuccess: async () => {
-      // Who signs out leaves nothing behind on this device: what was not saved yet was asked about before.
-      for (const { change } of changeQueue().waiting) changeQueue().forget(change.id);
-      forgetKept();
-      enter(client, await ask<Session>('/session'));
-    },
+    onSuccess: () => leave(client),
   });
+}
+
+/** Deletes the account with all that is in it. */
+export function useDeleteAccount() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (password: string) => ask<void>('/account', { method: 'DELETE', body: { password } }),
+    onSuccess: () => leave(client),
+  });
+}
+
+/** Who leaves leaves nothing behind on this device: what was not saved yet was asked about before. */
+async function leave(client: QueryClient): Promise<void> {
+  for (const { change } of changeQueue().waiting) changeQueue().forget(change.id);
+  forgetKept();
+  enter(client, await ask<Session>('/session'));
 }
 
 /** Notes that all loose ends have been gone through now. */

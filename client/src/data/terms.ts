@@ -1,7 +1,10 @@
-import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
-import { ask } from './api';
+import { ask, once } from './api';
+import { coursesQuery, createCourse, useCourses, type StoredCourse } from './courses';
+import { useNow } from './session';
+import { remember } from './undo';
 
 export interface Term {
   id: string;
@@ -9,23 +12,187 @@ export interface Term {
   /** `YYYY-MM-DD` */
   startsOn: string | null;
   endsOn: string | null;
+  /** Put away: its courses are no longer among those that are worked on. */
+  archived: boolean;
 }
 
 export const termsQuery = queryOptions({ queryKey: ['terms'], queryFn: () => ask<Term[]>('/terms') });
 
-/** The term that is on: the newest. */
-export function useTerm(): Term | undefined {
-  return useQuery(termsQuery).data?.[0];
+/** All terms in their order, the newest first unless the student has put them otherwise. */
+export function useTerms(): readonly Term[] | undefined {
+  return useQuery(termsQuery).data;
 }
+
+/** The term that is on: the one whose days hold the moment, else the latest that has begun, else the first. Those that were put away come last. */
+export function currentTerm(terms: readonly Term[], now: string): Term | undefined {
+  const inUse = terms.filter(({ archived }) => !archived);
+  const begun = inUse.filter((term) => hasBegun(term, now));
+  return begun.find((term) => !isOver(term, now)) ?? begun[0] ?? inUse[0] ?? terms[0];
+}
+
+/** A term without a first day has begun. */
+function hasBegun({ startsOn }: Term, now: string): boolean {
+  return startsOn === null || differenceInCalendarDays(new Date(now), parseISO(startsOn)) >= 0;
+}
+
+/** The term that is on. */
+export function useTerm(): Term | undefined {
+  const terms = useTerms();
+  const now = useNow();
+  return terms && currentTerm(terms, now);
+}
+
+/** The term of a course. */
+export function useTermOf({ termId }: Pick<StoredCourse, 'termId'>): Term | undefined {
+  return useTerms()?.find(({ id }) => id === termId);
+}
+
+/** Every course that is worked on: those of terms that are neither over nor put away, and of the one that is on. */
+export function useWorkedOn() {
+  const terms = useTerms();
+  const now = useNow();
+  const query = useCourses();
+  const current = terms && currentTerm(terms, now)?.id;
+  const open = terms?.filter((term) => term.id === current || (!term.archived && !isOver(term, now)));
+  return {
+    ...query,
+    data: open && query.data?.filter(({ termId }) => open.some(({ id }) => id === termId)),
+  };
+}
+
+function keep(client: QueryClient, change: (terms: readonly Term[]) => Term[]): void {
+  client.setQueryData(termsQuery.queryKey, (terms) => terms && change(terms));
+}
+
+const makeTerm = once((body: Term) => ask<Term>('/terms', { method: 'POST', body }));
 
 export function useSaveTerm() {
   const client = useQueryClient();
+  const save = ({ id, ...body }: Term) => ask<Term>(`/terms/${id}`, { method: 'PUT', body });
+  const taken = (term: Term) => {
+    keep(client, (terms) => terms.map((other) => (other.id === term.id ? term : other)));
+    void client.invalidateQueries({ queryKey: termsQuery.queryKey });
+  };
   return useMutation({
-    mutationFn: ({ id, ...body }: Term) => ask<Term>(`/terms/${id}`, { method: 'PUT', body }),
-    onSuccess: (term) =>
-      client.setQueryData(termsQuery.queryKey, (terms) =>
-        terms?.map((other) => (other.id === term.id ? term : other)),
-      ),
+    mutationFn: save,
+    onMutate: ({ id }) => client.getQueryData(termsQuery.queryKey)?.find((term) => term.id === id),
+    onSuccess: (term, _, before) => {
+      taken(term);
+      if (!before) return;
+      const again = (as: Term) => void save(as).then(taken, () => undefined);
+      remember({ done: `${before.name} changed`, undo: () => again(before), redo: () => again(term) }, false);
+    },
+  });
+}
+
+/** Puts the terms into an order of the student's own. */
+export function useOrderTerms() {
+  const client = useQueryClient();
+  const put = (ids: readonly string[]) => ask<void>('/terms/order', { method: 'PUT', body: { ids } });
+  const show = (ids: readonly string[]) =>
+    keep(client, (terms) => ids.flatMap((id) => terms.find((term) => term.id === id) ?? []));
+  return useMutation({
+    mutationFn: put,
+    onMutate: (ids) => {
+      const before = client.getQueryData(termsQuery.queryKey)?.map(({ id }) => id);
+      show(ids);
+      return before;
+    },
+    onSuccess: (_, ids, before) => {
+      if (!before) return;
+      const again = (order: readonly string[]) => {
+        show(order);
+        void put(order).catch(() => client.invalidateQueries({ queryKey: termsQuery.queryKey }));
+      };
+      remember({ done: 'Terms in another order', undo: () => again(before), redo: () => again(ids) }, false);
+    },
+    onError: () => client.invalidateQueries({ queryKey: termsQuery.queryKey }),
+  });
+}
+
+/** Deletes a term with its courses; taken back, both are there again under the same ids. */
+export function useDeleteTerm() {
+  const client = useQueryClient();
+  const remove = async (id: string) => {
+    await ask<void>(`/terms/${id}?with=courses`, { method: 'DELETE' });
+    await refresh(client);
+  };
+  return useMutation({
+    mutationFn: async (term: Term) => {
+      const courses = client.getQueryData(coursesQuery.queryKey)?.filter(({ termId }) => termId === term.id);
+      await remove(term.id);
+      const bring = async () => {
+        await ask('/terms', { method: 'POST', body: bodyOf(term) });
+        for (const { id, document } of courses ?? [])
+          await ask('/courses', { method: 'POST', body: { id, termId: term.id, document } });
+        await refresh(client);
+      };
+      const quietly = (work: Promise<unknown>) => void work.catch(() => undefined);
+      remember(
+        { done: `${term.name} deleted`, undo: () => quietly(bring()), redo: () => quietly(remove(term.id)) },
+        true,
+      );
+    },
+  });
+}
+
+const bodyOf = ({ id, name, startsOn, endsOn, archived }: Term) => ({ id, name, startsOn, endsOn, archived });
+
+async function refresh(client: QueryClient): Promise<void> {
+  await Promise.all([
+    client.invalidateQueries({ queryKey: termsQuery.queryKey }),
+    client.invalidateQueries({ queryKey: coursesQuery.queryKey }),
+  ]);
+}
+
+/** Moves a course to another term. */
+export function useMoveCourse() {
+  const client = useQueryClient();
+  const move = ({ id, termId }: { id: string; termId: string }) => {
+    client.setQueryData(coursesQuery.queryKey, (courses) =>
+      courses?.map((course) => (course.id === id ? { ...course, termId } : course)),
+    );
+    return ask<StoredCourse>(`/courses/${id}/term`, { method: 'PUT', body: { termId } }).catch(
+      (error: unknown) => {
+        void client.invalidateQueries({ queryKey: coursesQuery.queryKey });
+        throw error;
+      },
+    );
+  };
+  return useMutation({
+    mutationFn: ({ course, term }: { course: StoredCourse; term: Term }) =>
+      move({ id: course.id, termId: term.id }),
+    onSuccess: (_, { course, term }) => {
+      const { id, termId } = course;
+      const again = (to: string) => void move({ id, termId: to }).catch(() => undefined);
+      remember(
+        {
+          done: `${course.document.title} moved to ${term.name}`,
+          undo: () => again(termId),
+          redo: () => again(term.id),
+        },
+        true,
+      );
+    },
+  });
+}
+
+/** Begins a term with courses in it, one after the other: what was made before one failed stays, and is told by the list. */
+export function useBeginTermWith() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async ({
+      term,
+      documents,
+    }: {
+      term: Omit<Term, 'id'>;
+      documents: readonly StoredCourse['document'][];
+    }) => {
+      const begun = await makeTerm(term);
+      for (const document of documents) await createCourse({ termId: begun.id, document });
+      return begun;
+    },
+    onSettled: () => refresh(client),
   });
 }
 
@@ -41,6 +208,6 @@ export function weekOf(term: Term, now: string): string | undefined {
 }
 
 /** Whether a term's last day is past, where it is known. */
-export function isOver({ endsOn }: Term, now: string): boolean {
+export function isOver({ endsOn }: Pick<Term, 'endsOn'>, now: string): boolean {
   return endsOn !== null && differenceInCalendarDays(new Date(now), parseISO(endsOn)) > 0;
 }

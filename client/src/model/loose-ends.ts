@@ -14,9 +14,9 @@ import {
   type Rational,
 } from '@fidens/core';
 import { useMemo } from 'react';
-import { useCourses, type StoredCourse } from '@/data/courses';
+import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
-import { useTerm, type Term } from '@/data/terms';
+import { useTerms, useWorkedOn, type Term } from '@/data/terms';
 import { dayWords, daysPast, dueOf, gradeWords, plural } from '@/wording/words';
 import { compute } from './computed';
 import { figureState, isFigureOld } from './school-figure';
@@ -67,12 +67,21 @@ const LONG = 14;
 
 /** The loose ends of all courses, each kind oldest first. */
 export function useLooseEnds(): LooseEnd[] {
-  const { data } = useCourses();
+  const { data } = useWorkedOn();
+  const terms = useTerms();
   const now = useNow();
-  const term = useTerm();
   return useMemo(
-    () => (data ?? []).flatMap((course) => looseEndsOf(course, now, term)).sort(byAge),
-    [data, now, term],
+    () =>
+      (data ?? [])
+        .flatMap((course) =>
+          looseEndsOf(
+            course,
+            now,
+            terms?.find(({ id }) => id === course.termId),
+          ),
+        )
+        .sort(byAge),
+    [data, now, terms],
   );
 }
 
@@ -210,7 +219,7 @@ const AHEAD_DAYS = 14;
 
 /** What is due in the next two weeks, the first first. */
 export function useAhead(): Ahead[] {
-  const { data } = useCourses();
+  const { data } = useWorkedOn();
   const now = useNow();
   return useMemo(() => (data ?? []).flatMap((course) => aheadIn(course, now)).sort(byDue), [data, now]);
 }

@@ -1,24 +1,19 @@
 import {
-  decimalText,
   gpa,
+  gpaText,
   letterOf,
-  officialBand,
   OUTLOOKS,
+  USUAL_GPA,
   type Course,
+  type Gpa,
+  type GpaSettings,
+  type LeftOut,
   type OutlookName,
 } from '@fidens/core';
 import type { StoredCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow, useSession } from '@/data/session';
+import { useTerms, type Term } from '@/data/terms';
 import { compute } from './computed';
-
-/** A term's GPA in each outlook, with two decimals, and the courses that they leave out. */
-export interface Gpas {
-  readonly points: Readonly<Record<OutlookName, string | undefined>>;
-  /** Courses that none of them can count: without credits, or without grade points. */
-  readonly leftOut: readonly Course[];
-  /** Courses that have no score yet, so that the GPA so far leaves them out. */
-  readonly notYet: readonly Course[];
-}
 
 /** What a GPA holds for. */
 export const GPA_WORDS: Readonly<Record<OutlookName, string>> = {
@@ -28,26 +23,68 @@ export const GPA_WORDS: Readonly<Record<OutlookName, string>> = {
   ceiling: 'at most',
 };
 
-/** The GPA of a term for each outlook: Σ credits × band points / Σ credits. */
+/** Why a course is no part of a GPA. */
+export const LEFT_OUT_WORDS: Readonly<Record<LeftOut, string>> = {
+  'no credits': 'no credits',
+  'no grade': 'no grade yet',
+  'no points': 'its letter has no grade points',
+  mark: 'a mark that does not count',
+  repeated: 'taken again later',
+};
+
+/** How the student wants a GPA. */
+export function useGpaSettings(): GpaSettings {
+  return useSession().data?.student?.gpa ?? USUAL_GPA;
+}
+
+/** Courses in the order in which they were taken: by their terms, the oldest first. */
+function inOrder(courses: readonly StoredCourse[], terms: readonly Term[] = []): StoredCourse[] {
+  const place = ({ termId }: StoredCourse) => terms.findIndex(({ id }) => id === termId);
+  return [...courses].sort((a, b) => place(b) - place(a));
+}
+
+/** The GPA of courses in one outlook; what was given in the end stands in each. */
+export function gpaOf(
+  courses: readonly StoredCourse[],
+  name: OutlookName,
+  now: string,
+  settings: GpaSettings,
+): Gpa {
+  return gpa(
+    courses.map(({ document }) => {
+      const { outlooks, letters } = compute(document, now);
+      return { course: document, band: letterOf(outlooks[name], letters)?.band };
+    }),
+    settings,
+  );
+}
+
+/** GPAs of the same courses in each outlook. */
+export interface Gpas {
+  readonly of: Readonly<Record<OutlookName, Gpa>>;
+  /** As they are shown. */
+  readonly points: Readonly<Record<OutlookName, string | undefined>>;
+  /** Courses that none of them can count, and why. */
+  readonly leftOut: Gpa['leftOut'];
+  /** Courses that have no score yet, so that the GPA so far leaves them out. */
+  readonly notYet: readonly Course[];
+}
+
+/** The GPAs of courses, each computed as the student wants it. */
 export function useGpas(courses: readonly StoredCourse[]): Gpas {
   const now = useNow();
-  const found = OUTLOOKS.map((name) =>
-    gpa(
-      courses.map(({ document }) => {
-        const { outlooks, letters } = compute(document, now);
-        // What was given in the end stands, whatever would have been.
-        return { course: document, band: officialBand(document) ?? letterOf(outlooks[name], letters)?.band };
-      }),
-    ),
-  );
+  const settings = useGpaSettings();
+  const taken = inOrder(courses, useTerms());
+  const of = Object.fromEntries(
+    OUTLOOKS.map((name) => [name, gpaOf(taken, name, now, settings)]),
+  ) as Gpas['of'];
   const points = Object.fromEntries(
-    OUTLOOKS.map((name, index) => {
-      const value = found[index]!.points;
-      return [name, value && decimalText(value, 2, true)];
-    }),
+    OUTLOOKS.map((name) => [name, of[name].points && gpaText(of[name].points, settings)]),
   ) as Gpas['points'];
   // The ceiling has a value wherever any outlook has one: what it leaves out has no credits or no points.
-  const { leftOut } = found[OUTLOOKS.indexOf('ceiling')]!;
-  const notYet = found[OUTLOOKS.indexOf('standing')]!.leftOut.filter((course) => !leftOut.includes(course));
-  return { points, leftOut, notYet };
+  const { leftOut } = of.ceiling;
+  const notYet = of.standing.leftOut
+    .map(({ course }) => course)
+    .filter((course) => !leftOut.some((other) => other.course === course));
+  return { of, points, leftOut, notYet };
 }

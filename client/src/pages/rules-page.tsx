@@ -3,6 +3,7 @@ import { useNow } from '@/data/session';
 import { Arrange } from '@/features/arrange/arrange';
 import { CourseSheets } from '@/features/files/course-sheets';
 import { DeleteCourse } from '@/features/files/delete-course';
+import { MoveCourse } from '@/features/terms/move-course';
 import { History } from '@/features/history/history';
 import { CourseFields } from '@/features/rules/course-fields';
 import { DraftNotices } from '@/features/rules/draft-notices';
@@ -62,6 +63,7 @@ export function RulesPage({ course: kept }: CoursePageProps) {
         }
       >
         <CourseFields course={document} edit={edit} />
+        <MoveCourse course={kept} />
       </Fold>
       <History course={kept} />
       <CourseSheets course={kept} />

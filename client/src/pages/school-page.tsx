@@ -2,7 +2,7 @@ import { useNow, useSession } from '@/data/session';
 import { BesideRecord } from '@/features/incoming/beside-record';
 import { Explanations } from '@/features/school/explanations';
 import { FigureCard } from '@/features/school/figure-card';
-import { OfficialGrade } from '@/features/school/official-grade';
+import { GivenGrades } from '@/features/terms/given-grades';
 import type { CoursePageProps } from '@/model/course-page';
 import { figureState } from '@/model/school-figure';
 import { Stack } from '@/ui/box';
@@ -39,7 +39,7 @@ export function SchoolPage({ course }: CoursePageProps) {
           )
         }
       />
-      <OfficialGrade course={course} />
+      <GivenGrades courses={[course]} startsOpen={course.document.official !== undefined} />
     </Stack>
   );
 }

@@ -7,7 +7,7 @@ import {
   type Deduct,
   type Edit,
   type LatePolicy,
-  type Official,
+  officialText,
   type Policy,
   type Requirement,
   type Scale,
@@ -169,7 +169,7 @@ const FIELDS: Record<string, FieldWords> = {
     name: 'what the school shows',
     words: (school: SchoolFigure) => figureText(school) + (school.note === undefined ? '' : ', noted'),
   },
-  official: { name: 'grade that was given', none: 'none yet', words: ({ label }: Official) => label },
+  official: { name: 'grade that was given', none: 'none yet', words: officialText },
   listedAs: { name: 'name in the school’s list', none: 'the same' },
   requirements: {
     name: 'requirements for letters',

@@ -1,6 +1,6 @@
-import { isOver, weekOf, type Term } from '@/data/terms';
+import { currentTerm, isOver, weekOf, type Term } from '@/data/terms';
 
-const term: Term = { id: 't', name: 'Autumn', startsOn: '2026-08-24', endsOn: '2026-12-04' };
+const term: Term = { id: 't', name: 'Autumn', startsOn: '2026-08-24', endsOn: '2026-12-04', archived: false };
 /** A moment by the clock of wherever the student is. */
 const at = (local: string) => new Date(local).toISOString();
 
@@ -24,4 +24,18 @@ describe('the weeks of a term', () => {
     expect(isOver(term, at('2026-12-05T00:00:00'))).toBe(true);
     expect(isOver({ ...term, endsOn: null }, at('2030-01-01T00:00:00'))).toBe(false);
   });
+});
+
+describe('the term that is on', () => {
+  const spring = { ...term, id: 's', startsOn: '2027-02-01', endsOn: '2027-06-01' };
+  const dayless = { ...term, id: 'd', startsOn: null, endsOn: null };
+  it.each<[string, Term[], string, string]>([
+    ['the one whose days hold the moment', [spring, term], '2026-10-20T12:00', 't'],
+    ['the latest that has begun, between two', [spring, term], '2026-12-20T12:00', 't'],
+    ['the next one from its first day on', [spring, term], '2027-02-01T00:00', 's'],
+    ['one without days before one that is over', [dayless, term], '2027-01-01T12:00', 'd'],
+    ['the first where none has begun', [spring], '2026-01-01T12:00', 's'],
+    ['none that was put away', [{ ...term, archived: true }, dayless], '2026-10-20T12:00', 'd'],
+    ['one that was put away where there is no other', [{ ...term, archived: true }], '2026-10-20T12:00', 't'],
+  ])('is %s', (_what, terms, now, id) => expect(currentTerm(terms, at(now))?.id).toBe(id));
 });

@@ -43,7 +43,13 @@ describe('a piece says in words', () => {
 });
 
 describe('a term', () => {
-  const term: Term = { id: 't', name: 'Autumn term', startsOn: '2026-08-24', endsOn: '2026-12-04' };
+  const term: Term = {
+    id: 't',
+    name: 'Autumn term',
+    startsOn: '2026-08-24',
+    endsOn: '2026-12-04',
+    archived: false,
+  };
 
   it('knows its week', () => {
     expect(weekOf(term, NOW)).toBe('week 9 of 15');

@@ -29,7 +29,7 @@ export function termRoutes(database: Knex): Router {
       .orderBy([
         { column: 'position', nulls: 'first' },
         { column: 'starts_on', order: 'desc', nulls: 'last' },
-        'created_at',
+        { column: 'created_at', order: 'desc' },
       ]);
     response.json(terms.map(toTerm));
   });

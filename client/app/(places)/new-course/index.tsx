@@ -10,7 +10,7 @@ import { Button, Text } from 'react-native-paper';
 import { faultsOf, reasonOf } from '@/data/api';
 import { useCreateCourse } from '@/data/courses';
 import { ruleSheetsQuery } from '@/data/library';
-import { useTerm } from '@/data/terms';
+import { useTerm, useTerms } from '@/data/terms';
 import { NewCourses } from '@/features/incoming/new-courses';
 import { StepMarks } from '@/pages/new-course/setup-frame';
 import { courseFromSheet, newCourse, type CourseNames } from '@/pages/new-course/starts';
@@ -48,10 +48,11 @@ function keptNames(): CourseNames {
 export default function NewCourse() {
   const c = useColours();
   const router = useRouter();
-  const term = useTerm();
+  const { sheet: asked, term: wanted } = useLocalSearchParams<{ sheet?: string; term?: string }>();
+  const current = useTerm();
+  const term = useTerms()?.find(({ id }) => id === wanted) ?? current;
   const create = useCreateCourse();
   const { data: sheets = [] } = useQuery(ruleSheetsQuery);
-  const { sheet: asked } = useLocalSearchParams<{ sheet?: string }>();
   const [start, setStart] = useState<string>(asked ?? 'blank');
   const [combine, setCombine] = useState<'weights' | 'points'>('weights');
   const [kept] = useState(keptNames);

@@ -1,4 +1,4 @@
-import { headlinePhrases, type Extent, type Headline } from '@fidens/core';
+import { headlinePhrases, officialText, type Extent, type Headline } from '@fidens/core';
 import { Link } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -30,7 +30,7 @@ export function CourseCard({ course, compact = false, chosen = false }: CourseCa
   const top = topOutlook.use();
   const own = gradeWords(computed.outlooks[top], computed.letters);
   const { official } = course.document;
-  const letter = official?.label ?? own.letter;
+  const letter = official ? officialText(official) : own.letter;
   const framed = !compact || chosen;
   return (
     <Link href={`/course/${course.id}/scores`} asChild>
@@ -60,8 +60,12 @@ export function CourseCard({ course, compact = false, chosen = false }: CourseCa
             </Text>
             <Text variant={compact ? 'bodySmall' : 'bodyMedium'} numberOfLines={2} style={{ color: c.soft }}>
               {[
-                official && `given ${official.label}`,
-                official && official.label !== own.letter && `the record comes to ${own.letter}`,
+                official && `given ${officialText(official)}`,
+                official &&
+                  'label' in official &&
+                  own.letter !== '–' &&
+                  official.label !== own.letter &&
+                  `the record comes to ${own.letter}`,
                 top !== 'standing' && `${top} ${own.percent}`,
                 compact ? shortHeadline(computed, extent) : rangeWords(computed),
               ]

@@ -2,7 +2,7 @@ import { memo, useDeferredValue } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useCourses } from '@/data/courses';
-import { useTerm } from '@/data/terms';
+import { useTerm, useTerms } from '@/data/terms';
 import { GPA_WORDS, useGpas } from '@/model/term-gpa';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
@@ -17,8 +17,11 @@ const Card = memo(CourseCard);
 export function TermColumn({ chosen }: { chosen?: string }) {
   const c = useColours();
   // It follows what is worked on as soon as there is time.
-  const courses = useDeferredValue(useCourses().data) ?? [];
-  const term = useTerm();
+  const all = useDeferredValue(useCourses().data) ?? [];
+  const current = useTerm();
+  const own = all.find(({ id }) => id === chosen)?.termId;
+  const term = useTerms()?.find(({ id }) => id === own) ?? current;
+  const courses = all.filter(({ termId }) => termId === term?.id);
   const top = topOutlook.use();
   const points = useGpas(courses).points[top];
   return (

@@ -1,3 +1,4 @@
+import { USUAL_GPA } from '@fidens/core';
 import { applyEdits, decide, find, setting, type Course, type Edit } from '@fidens/core';
 import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { ask } from '@/data/api';
@@ -200,7 +201,15 @@ describe('a change', () => {
   });
 
   it('while the student is signed out elsewhere waits, and the window says so', async () => {
-    const student = { id: 'noor', name: 'Noor', email: '', sample: false, today: null, sweptAt: null };
+    const student = {
+      id: 'noor',
+      name: 'Noor',
+      email: '',
+      sample: false,
+      today: null,
+      sweptAt: null,
+      gpa: USUAL_GPA,
+    };
     client.setQueryData(sessionQuery.queryKey, { student, sampleAvailable: false });
     server.isSignedOut = true;
     change(score('two', '9'));
@@ -228,7 +237,15 @@ describe('a change', () => {
 
 describe('a wrong password', () => {
   it('signs nobody out', async () => {
-    const student = { id: 'noor', name: 'Noor', email: '', sample: false, today: null, sweptAt: null };
+    const student = {
+      id: 'noor',
+      name: 'Noor',
+      email: '',
+      sample: false,
+      today: null,
+      sweptAt: null,
+      gpa: USUAL_GPA,
+    };
     client.setQueryData(sessionQuery.queryKey, { student, sampleAvailable: false });
     globalThis.fetch = (async () => answer(401, { type: '/problems/wrong-credentials' })) as never;
     const error = await ask('/session', { method: 'POST', body: {} }).catch((reason: unknown) => reason);

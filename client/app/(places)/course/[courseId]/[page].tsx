@@ -6,6 +6,7 @@ import { reasonOf } from '@/data/api';
 import { useCourse, type StoredCourse } from '@/data/courses';
 import { CourseHead, isPage, type PageName } from '@/features/course/course-head';
 import { TermColumn } from '@/features/term/term-column';
+import { InTerm } from '@/model/use-extent';
 import { EffectAside } from '@/pages/effect-aside';
 import { FilesPage } from '@/pages/files-page';
 import { ReachPage } from '@/pages/reach-page';
@@ -53,27 +54,31 @@ export default function CourseScreen() {
   const Main = PAGES[page];
   if (!wide) {
     return (
-      <Page title={titleOf(course, page)}>
-        <CourseHead course={course} page={page} />
-        {page !== 'rules' && <WaitingRules course={course} />}
-        <Main key={course.id} course={course} />
-      </Page>
-    );
-  }
-  return (
-    <View style={{ flex: 1, flexDirection: 'row' }}>
-      <TermColumn chosen={course.id} />
-      <View style={{ flex: 1 }}>
-        <Page title={titleOf(course, page)} most={760}>
+      <InTerm termId={course.termId}>
+        <Page title={titleOf(course, page)}>
           <CourseHead course={course} page={page} />
           {page !== 'rules' && <WaitingRules course={course} />}
           <Main key={course.id} course={course} />
         </Page>
+      </InTerm>
+    );
+  }
+  return (
+    <InTerm termId={course.termId}>
+      <View style={{ flex: 1, flexDirection: 'row' }}>
+        <TermColumn chosen={course.id} />
+        <View style={{ flex: 1 }}>
+          <Page title={titleOf(course, page)} most={760}>
+            <CourseHead course={course} page={page} />
+            {page !== 'rules' && <WaitingRules course={course} />}
+            <Main key={course.id} course={course} />
+          </Page>
+        </View>
+        <Aside label={`${BESIDE[page]}, beside`}>
+          <Beside course={course} page={BESIDE[page]} />
+        </Aside>
       </View>
-      <Aside label={`${BESIDE[page]}, beside`}>
-        <Beside course={course} page={BESIDE[page]} />
-      </Aside>
-    </View>
+    </InTerm>
   );
 }
 

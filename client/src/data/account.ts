@@ -1,0 +1,92 @@
+import type { GpaSettings } from '@fidens/core';
+import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { ask } from './api';
+import { sessionQuery, type Session } from './session';
+
+/** One place where the student is signed in. */
+export interface SignedIn {
+  readonly id: string;
+  /** ISO 8601. */
+  readonly began: string;
+  /** "Firefox on Linux" */
+  readonly device: string;
+  readonly here: boolean;
+}
+
+/** What there is of an account beside its name: where it is signed in, and how many recovery codes are left. */
+interface Account {
+  readonly sessions: readonly SignedIn[];
+  readonly codes: number;
+}
+
+const accountQuery = queryOptions({ queryKey: ['account'], queryFn: () => ask<Account>('/account') });
+
+export function useAccount() {
+  return useQuery(accountQuery);
+}
+
+const anew = (client: QueryClient) => client.invalidateQueries({ queryKey: accountQuery.queryKey });
+
+/** Takes in the student as the server has them now. */
+function takeIn(client: QueryClient, session: Session): void {
+  client.setQueryData(sessionQuery.queryKey, session);
+}
+
+export function useRename() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (name: string) => ask<Session>('/account/name', { method: 'PUT', body: { name } }),
+    onSuccess: (session) => takeIn(client, session),
+  });
+}
+
+export function useChangeEmail() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: { email: string; password: string }) =>
+      ask<Session>('/account/email', { method: 'PUT', body }),
+    onSuccess: (session) => takeIn(client, session),
+  });
+}
+
+export function useChangePassword() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: { password: string; next: string }) =>
+      ask<void>('/account/password', { method: 'PUT', body }),
+    onSuccess: () => anew(client),
+  });
+}
+
+/** Ends one session, or all but this one. */
+export function useEndSessions() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (id: string | undefined) =>
+      ask<void>(id === undefined ? '/account/sessions' : `/account/sessions/${id}`, { method: 'DELETE' }),
+    onSuccess: () => anew(client),
+  });
+}
+
+/** Makes new recovery codes, which are shown this once. */
+export function useNewCodes() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (password: string) =>
+      ask<{ codes: readonly string[] }>('/account/recovery-codes', { method: 'POST', body: { password } }),
+    onSuccess: () => anew(client),
+  });
+}
+
+export function useSaveGpaSettings() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: GpaSettings) => ask<Session>('/account/gpa', { method: 'PUT', body }),
+    onMutate: (gpa) =>
+      client.setQueryData(sessionQuery.queryKey, (session) =>
+        session?.student ? { ...session, student: { ...session.student, gpa } } : session,
+      ),
+    onSuccess: (session) => takeIn(client, session),
+    onError: () => client.invalidateQueries({ queryKey: sessionQuery.queryKey }),
+  });
+}

@@ -1,0 +1,282 @@
+import {
+  courseSetting,
+  gpaText,
+  isDecimal,
+  rational,
+  ZERO,
+  typedDecimal,
+  type Gpa,
+  type Rational,
+} from '@fidens/core';
+import { useQueryClient } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { ActivityIndicator, Button, Text, TextInput } from 'react-native-paper';
+import type { StoredCourse } from '@/data/courses';
+import { useNow } from '@/data/session';
+import { remember } from '@/data/undo';
+import { useAnswer } from '@/model/one-worker';
+import { useGpaSettings, useGpas } from '@/model/term-gpa';
+import { makeChange } from '@/model/use-change';
+import { SPACE } from '@/theme/layout';
+import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { Row, Stack } from '@/ui/box';
+import { Choice } from '@/ui/fields/choice';
+import { Fold } from '@/ui/fold';
+import { Soft, Wrong } from '@/ui/text';
+import { plural } from '@/wording/words';
+import { targeting, type TargetAnswer, type ToldCombination } from './target-question';
+
+type Scope = 'term' | 'everything';
+
+interface GpaTargetProps {
+  /** Of the term. */
+  courses: readonly StoredCourse[];
+  /** Of all other terms. */
+  others: readonly StoredCourse[];
+}
+
+/** A GPA to aim for: which letters reach it, the likeliest first, what each course must bring at least, and what is out. */
+export function GpaTarget({ courses, others }: GpaTargetProps) {
+  const c = useColours();
+  const now = useNow();
+  const [typed, setTyped] = useState('');
+  const [scope, setScope] = useState<Scope>('term');
+  const open = useMemo(() => courses.filter(({ document }) => !document.official), [courses]);
+  const given = useGpas(useMemo(() => courses.filter(({ document }) => document.official), [courses]));
+  const before = useGpas(others);
+  const target = typedDecimal(typed);
+  const isAsked = isDecimal(target);
+  const sum = sumOf(scope === 'term' ? [given.of.standing] : [given.of.standing, before.of.standing]);
+  const [credits, earned] = [sum.credits.toFraction(), sum.earned.toFraction()];
+  const question = useMemo(
+    () =>
+      isAsked
+        ? {
+            courses: open.map(({ id, document }) => ({ id, document })),
+            now,
+            target,
+            settled: { credits, earned },
+          }
+        : undefined,
+    [isAsked, open, now, target, credits, earned],
+  );
+  const { answered, isCurrent, hasFailed, retry } = useAnswer(targeting, question, 250);
+  const answer = question && answered?.question.courses === question.courses ? answered.answer : undefined;
+  return (
+    <Fold title="A GPA to aim for" summary="Which letters reach it, and how likely they are.">
+      <View style={{ maxWidth: 240 }}>
+        <TextInput
+          mode="outlined"
+          dense
+          label="GPA to aim for"
+          aria-label="GPA to aim for"
+          inputMode="decimal"
+          value={typed}
+          onChangeText={setTyped}
+          error={typed !== '' && !isAsked}
+          style={{ backgroundColor: c.card }}
+        />
+      </View>
+      {others.length > 0 && (
+        <Choice
+          label="What it is the GPA of"
+          value={scope}
+          options={[
+            { value: 'term', label: 'of this term' },
+            { value: 'everything', label: 'of everything so far' },
+          ]}
+          onChange={setScope}
+        />
+      )}
+      {hasFailed && (
+        <Row gap="s" align="center" wrap>
+          <Wrong>The search has failed.</Wrong>
+          <Button onPress={retry}>Try again</Button>
+        </Row>
+      )}
+      {question && !answer && !hasFailed && (
+        <Row gap="s" align="center" role="status">
+          <ActivityIndicator size="small" aria-label="Searching" />
+          <Soft>Asking every course what it can still become …</Soft>
+        </Row>
+      )}
+      {answer && (
+        <View aria-busy={!isCurrent} style={{ gap: SPACE.m, opacity: isCurrent ? 1 : 0.6 }}>
+          <Found answer={answer} courses={open} target={target} />
+        </View>
+      )}
+    </Fold>
+  );
+}
+
+function sumOf(gpas: readonly Gpa[]): { credits: Rational; earned: Rational } {
+  return gpas.reduce(
+    ({ credits, earned }, { points, credits: own }) => ({
+      credits: credits.add(own),
+      earned: points ? earned.add(points.mul(own)) : earned,
+    }),
+    { credits: ZERO, earned: ZERO },
+  );
+}
+
+/** A number that crossed as a fraction: "10/3". */
+function fraction(text: string): Rational {
+  const [top, bottom = '1'] = text.split('/');
+  return rational(top!).div(rational(bottom));
+}
+
+interface FoundProps {
+  answer: TargetAnswer;
+  courses: readonly StoredCourse[];
+  target: string;
+}
+
+function Found({ answer, courses, target }: FoundProps) {
+  const settings = useGpaSettings();
+  const { best, least, most, lowest, without, unsure } = answer;
+  const titleOf = (id: string) => courses.find((course) => course.id === id)?.document.title ?? '';
+  const shown = (points: string) => gpaText(fraction(points), settings);
+  const asked = answer.courses;
+  return (
+    <Stack gap="m">
+      <Soft>
+        {most === undefined || lowest === undefined
+          ? 'No course of the term has credits and letters with grade points.'
+          : `From ${shown(lowest)} to ${shown(most)} is within reach.`}
+        {without.length > 0 &&
+          ` Without ${without.map(({ id, why }) => `${titleOf(id)} (${why})`).join(', ')}.`}
+      </Soft>
+      {asked.length > 0 && best.length === 0 && (
+        <Text variant="bodyLarge" role="status">
+          {target} is out: even the best letters that are left come to {most && shown(most)}.
+        </Text>
+      )}
+      {best.length > 0 && (
+        <>
+          <Text variant="titleSmall" role="heading" aria-level={3}>
+            {best.length === 1 ? 'One way' : `The ${best.length} likeliest ways`}
+          </Text>
+          <View role="list" aria-label={`Letters that reach ${target}`}>
+            {best.map((way, index) => (
+              <Way
+                key={way.letters.map(({ label }) => label).join(' ')}
+                way={way}
+                titles={asked.map(({ id }) => titleOf(id))}
+                ids={asked.map(({ id }) => id)}
+                courses={courses}
+                isFirst={index === 0}
+                points={shown(way.points)}
+              />
+            ))}
+          </View>
+          <Text variant="titleSmall" role="heading" aria-level={3}>
+            At least
+          </Text>
+          <Soft>
+            {asked.map(({ id }, index) => `${titleOf(id)} ${least[index] ?? 'out'}`).join(', ')}. Below that,
+            the best of all others does not reach it.
+          </Soft>
+          <Text variant="titleSmall" role="heading" aria-level={3}>
+            Where the next letter moves it most
+          </Text>
+          <Soft>{stepsWords(answer, titleOf)}</Soft>
+        </>
+      )}
+      {unsure.length > 0 && (
+        <Soft>
+          Of {unsure.map(titleOf).join(', ')} too few scores are there for a chance: what asks less is taken
+          for likelier.
+        </Soft>
+      )}
+    </Stack>
+  );
+}
+
+/** "Coastal Ecology: B+ to A− is 0.12 for 8% more on open work" */
+function stepsWords({ courses }: TargetAnswer, titleOf: (id: string) => string): string {
+  const all = courses.reduce((sum, { credits }) => sum + Number(credits), 0);
+  const steps = courses.flatMap(({ id, credits, letters }) => {
+    const from = letters.findIndex(({ chance }) => chance >= 0.5);
+    const [to, at] = [letters[from - 1], letters[from]];
+    if (!to || !at) return [];
+    const moves = ((Number(to.points) - Number(at.points)) * Number(credits)) / all;
+    const asks = Math.max(0.01, to.takes - at.takes);
+    return [{ id, to, at, moves, asks, each: moves / asks }];
+  });
+  if (steps.length === 0) return 'No course has a better letter within reach.';
+  return steps
+    .sort((a, b) => b.each - a.each)
+    .map(
+      ({ id, at, to, moves, asks }) =>
+        `${titleOf(id)}: ${to.label} instead of ${at.label} is ${moves.toFixed(2)}, for ${asks.toFixed(1)}% more on its open work`,
+    )
+    .join('. ')
+    .concat('.');
+}
+
+interface WayProps {
+  way: ToldCombination;
+  titles: readonly string[];
+  ids: readonly string[];
+  courses: readonly StoredCourse[];
+  isFirst: boolean;
+  points: string;
+}
+
+/** One combination: its letters, what it makes, how likely it is and what it asks; taken, each course has its letter as a target. */
+function Way({ way, titles, ids, courses, isFirst, points }: WayProps) {
+  const c = useColours();
+  const client = useQueryClient();
+  const pin = () => {
+    const ways = ids.flatMap((id, index) => {
+      const course = courses.find((each) => each.id === id);
+      const { label } = way.letters[index]!;
+      return course
+        ? (makeChange(client, id, course.document, [courseSetting({ target: { label } })]) ?? [])
+        : [];
+    });
+    const all = (which: 'undo' | 'redo') => () => ways.map((each) => each[which]()).find(Boolean);
+    remember({ done: `${plural(ways.length, 'target')} pinned`, undo: all('undo'), redo: all('redo') }, true);
+  };
+  return (
+    <View
+      role="listitem"
+      style={{ borderTopWidth: 1, borderColor: c.rule, paddingVertical: SPACE.s, gap: SPACE.xs }}
+    >
+      <Row gap="m" align="baseline">
+        <Text variant="bodyMedium" style={{ flex: 1, minWidth: 0 }}>
+          {titles.map((title, index) => (
+            <Text key={title}>
+              {index > 0 && ' · '}
+              {title} <Text style={{ fontFamily: TEXT_STRONG }}>{way.letters[index]!.label}</Text>
+            </Text>
+          ))}
+        </Text>
+        <Text variant="titleMedium" style={{ fontFamily: TEXT_STRONG }}>
+          {points}
+        </Text>
+      </Row>
+      <Row gap="s" align="center" wrap>
+        <Soft>
+          {chanceWords(way.chance)} · asks {way.takes.toFixed(1)}% at most
+        </Soft>
+        <Button
+          compact
+          mode={isFirst ? 'contained-tonal' : 'text'}
+          accessibilityLabel={`Pin these letters, ${way.letters.map(({ label }) => label).join(' ')}`}
+          onPress={pin}
+        >
+          Pin these letters
+        </Button>
+      </Row>
+    </View>
+  );
+}
+
+function chanceWords(chance: number): string {
+  const percent = chance * 100;
+  if (percent >= 99.5) return 'as good as sure';
+  if (percent < 0.1) return 'likely in fewer than 1 of 1000 ends';
+  return `likely in ${percent < 1 ? percent.toFixed(1) : percent.toFixed(0)} of 100 ends`;
+}

@@ -1,0 +1,82 @@
+import { JOI_OPTIONS, termSchema } from '@fidens/core';
+import { joiResolver } from '@hookform/resolvers/joi';
+import Joi from 'joi';
+import { useForm } from 'react-hook-form';
+import { View } from 'react-native';
+import { Button } from 'react-native-paper';
+import { faultsOf, reasonOf } from '@/data/api';
+import type { Term } from '@/data/terms';
+import { Row, Stack } from '@/ui/box';
+import { DayField } from '@/ui/fields/day-field';
+import { FormField } from '@/ui/fields/form-field';
+import { Wrong } from '@/ui/text';
+
+/** What a form of a term holds. */
+export type TermFields = Pick<Term, 'name' | 'startsOn' | 'endsOn'>;
+
+interface Fields {
+  name: string;
+  startsOn: string;
+  endsOn: string;
+}
+
+const formSchema = termSchema.keys({ startsOn: Joi.string().allow(''), endsOn: Joi.string().allow('') });
+
+interface TermFormProps {
+  label: string;
+  button: string;
+  term: TermFields;
+  /** Whether it is kept although nothing was changed: for a term that is not there yet. */
+  isNew?: boolean;
+  busy: boolean;
+  error: unknown;
+  onKeep: (fields: TermFields) => void;
+}
+
+/** A term's name and days. */
+export function TermForm({ label, button, term, isNew = false, busy, error, onKeep }: TermFormProps) {
+  const { control, handleSubmit, formState } = useForm<Fields>({
+    resolver: joiResolver(formSchema, JOI_OPTIONS),
+    defaultValues: { name: term.name, startsOn: term.startsOn ?? '', endsOn: term.endsOn ?? '' },
+  });
+  const keep = () =>
+    void handleSubmit(({ name, startsOn, endsOn }) =>
+      onKeep({ name, startsOn: startsOn || null, endsOn: endsOn || null }),
+    )();
+  const faults = faultsOf(error);
+  return (
+    <Stack gap="m" role="form" aria-label={label}>
+      <FormField control={control} name="name" label="Name" onSubmitEditing={keep} />
+      <Row gap="m">
+        <View style={{ flex: 1 }}>
+          <DayField control={control} name="startsOn" label="First day" onEnter={keep} />
+        </View>
+        <View style={{ flex: 1 }}>
+          <DayField control={control} name="endsOn" label="Last day" onEnter={keep} />
+        </View>
+      </Row>
+      {error !== null && error !== undefined && (
+        <Wrong>
+          {faults.length > 0
+            ? faults.map(({ at, message }) => `${FIELD_WORDS[at] ?? at} ${message}.`).join(' ')
+            : reasonOf(error)}
+        </Wrong>
+      )}
+      <Button
+        mode={isNew ? 'contained' : 'contained-tonal'}
+        style={{ alignSelf: 'flex-start' }}
+        onPress={keep}
+        disabled={(!isNew && !formState.isDirty) || busy}
+        loading={busy}
+      >
+        {button}
+      </Button>
+    </Stack>
+  );
+}
+
+const FIELD_WORDS: Readonly<Record<string, string>> = {
+  name: 'The name',
+  startsOn: 'The first day',
+  endsOn: 'The last day',
+};
