@@ -6,7 +6,7 @@ import { useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { faultsOf, reasonOf } from '@/data/api';
-import { useSession, useSignIn, type SignInRequest } from '@/data/session';
+import { useSession, useSignIn } from '@/data/session';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';

@@ -149,6 +149,7 @@ export {
   type Gpa,
   gpa,
   type GpaSettings,
+  isSameCourse,
   gpaText,
   type LeftOut,
   neededMean,

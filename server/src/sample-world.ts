@@ -1,4 +1,11 @@
-import type { Course } from '@fidens/core';
+import {
+  momentText,
+  statusOf,
+  type Category,
+  type Course,
+  type CourseNode,
+  type Official,
+} from '@fidens/core';
 import { readCourse } from '@fidens/core/texts';
 import type { Knex } from 'knex';
 import { randomBytes } from 'node:crypto';
@@ -13,6 +20,18 @@ import { insertScale } from './scale-store';
 const STUDENT = { name: 'Noor Castellan', is_sample: true };
 export const SAMPLE_TODAY = '2026-10-20T12:00:00Z';
 const TERM = { name: 'Autumn term', starts_on: '2026-08-24', ends_on: '2026-12-04' };
+/** What came before, with courses and in lines, and what comes next. */
+const SPRING = { name: 'Spring term 2026', starts_on: '2026-01-26', ends_on: '2026-05-22' };
+const FIRST = { name: 'First term', archived: true };
+const NEXT = { name: 'Spring term 2027', starts_on: '2027-01-25', ends_on: '2027-05-21' };
+
+/** Courses of the first term, without any pieces: title, code, credits, and the grade that was given. */
+const LINES: readonly (readonly [string, string, string, Official])[] = [
+  ['Marine Biology', 'BIO 101', '4', { label: 'B+' }],
+  ['Navigation and Tides', 'NAV 230', '5', { label: 'D' }],
+  ['Knots and Lines', 'BLD 100', '1.5', { label: 'A' }],
+  ['Harbour Choir', 'MUS 100', '1', { mark: 'Passed' }],
+];
 
 const FILES = [
   'coastal-ecology',
@@ -80,7 +99,55 @@ export async function clearSampleWorlds(database: Knex, hours: number): Promise<
   });
 }
 
+/** So much earlier was the term before. */
+const BEFORE = 210 * 86_400_000;
+const MOMENTS = new Set(['due', 'extended', 'handedIn']);
+
+/** A course when it is over: every piece has its score, and a grade was given. */
+function over(course: Course, names: Pick<Course, 'title' | 'code'>, official: Official): Course {
+  const { school: _school, target: _target, ...rest } = course;
+  const finished = (node: CourseNode): CourseNode => {
+    if (node.kind === 'category') {
+      const { planned: _planned, ...category } = node;
+      return { ...category, children: node.children.map(finished) };
+    }
+    const { assume: _assume, ...kept } = node;
+    const piece = JSON.parse(JSON.stringify(kept), (key, value: unknown) =>
+      MOMENTS.has(key) ? momentText(new Date(Date.parse(value as string) - BEFORE)) : value,
+    ) as typeof kept;
+    if (node.score || node.deduct || statusOf(node) === 'excused' || statusOf(node) === 'missing')
+      return piece;
+    return { ...piece, status: 'scored', score: { percent: '86' } };
+  };
+  return { ...rest, ...names, official, root: finished(course.root) as Category };
+}
+
+async function fillEarlier(transaction: Transaction, user_id: string): Promise<void> {
+  const [first, spring] = [
+    await Term.query(transaction).insert({ ...FIRST, user_id }),
+    await Term.query(transaction).insert({ ...SPRING, user_id }),
+  ];
+  const { scale } = sampleCourse(FILES[0]!);
+  for (const [title, code, credits, official] of LINES) {
+    const root: Category = { kind: 'category', id: 'course', name: 'Course', children: [] };
+    const line: Course = { format: 'fidens-course', version: 1, title, code, credits, official, scale, root };
+    await createCourse(transaction, user_id, first.id, line);
+  }
+  const ecology = { title: 'Shore Ecology', code: 'ECO 110' };
+  const drawing = { title: 'Freehand Drawing', code: 'DRW 100' };
+  const [shore, lines] = [sampleCourse('coastal-ecology'), sampleCourse('technical-drawing')];
+  await createCourse(transaction, user_id, spring.id, over(shore, ecology, { label: 'B+' }));
+  await createCourse(
+    transaction,
+    user_id,
+    spring.id,
+    over(lines, drawing, { label: lines.scale.bands[1]!.label }),
+  );
+}
+
 async function fill(transaction: Transaction, userId: string): Promise<void> {
+  await fillEarlier(transaction, userId);
+  await Term.query(transaction).insert({ ...NEXT, user_id: userId });
   const term = await Term.query(transaction).insert({ ...TERM, user_id: userId });
   const courses = sampleCourses();
   for (const course of courses) await createCourse(transaction, userId, term.id, course);

@@ -1,9 +1,11 @@
 import { everyField } from '../../core/test/sample';
+import { checkCourse } from '@fidens/core';
+import request from 'supertest';
 import { oneForm, startHarness, store, student, type Agent, type Harness } from './harness';
 
 let harness: Harness;
 beforeAll(async () => {
-  harness = await startHarness();
+  harness = await startHarness({ sampleData: true });
 }, 60_000);
 afterAll(() => harness.stop());
 
@@ -89,5 +91,23 @@ describe('many terms', () => {
       const { id } = await store(agent, { ...everyField(), official });
       expect((await agent.get(`/api/v1/courses/${id}`)).body.document.official).toEqual(official);
     }
+  });
+
+  it('are there for the sample student: one in lines, one with courses, the one that is on, the next', async () => {
+    const noor = request.agent(harness.application.express);
+    await noor.post('/api/v1/session/sample').expect(200);
+    const all = await terms(noor);
+    expect(all.map(({ name, archived }) => [name, archived])).toEqual([
+      ['Spring term 2027', false],
+      ['Autumn term', false],
+      ['Spring term 2026', false],
+      ['First term', true],
+    ]);
+    const courses = (await noor.get('/api/v1/courses').expect(200)).body as {
+      termId: string;
+      document: unknown;
+    }[];
+    expect(all.map(({ id }) => courses.filter(({ termId }) => termId === id).length)).toEqual([0, 5, 2, 4]);
+    for (const { document } of courses) expect(checkCourse(document)).toMatchObject({ ok: true });
   });
 });

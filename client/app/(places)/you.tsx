@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { Button, Text } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { useSession } from '@/data/session';
 import { RuleSheetList, ScaleList } from '@/features/files/library-lists';
 import { SignOut } from '@/shell/sign-out';

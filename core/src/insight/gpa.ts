@@ -59,17 +59,17 @@ export function gpa<C extends Course>(
 ): Gpa<C> {
   const parts: GpaPart<C>[] = [];
   const leftOut: { course: C; why: LeftOut }[] = [];
-  const taken = new Set<string>();
+  const taken: Course[] = [];
   // From the last on: of what was taken again the later one is met first.
   for (const grade of [...grades].reverse()) {
     const { course } = grade;
     const points = pointsOf(grade);
-    const key = keyOf(course);
     if (typeof points === 'string') leftOut.unshift({ course, why: points });
     else if (course.credits === undefined) leftOut.unshift({ course, why: 'no credits' });
-    else if (repeats === 'later' && taken.has(key)) leftOut.unshift({ course, why: 'repeated' });
+    else if (repeats === 'later' && taken.some((later) => isSameCourse(later, course)))
+      leftOut.unshift({ course, why: 'repeated' });
     else {
-      taken.add(key);
+      taken.push(course);
       parts.unshift({ course, points, credits: rational(course.credits) });
     }
   }
@@ -86,10 +86,11 @@ function pointsOf({ course: { official, scale }, band }: GpaGrade): Rational | L
   return found.points === undefined ? 'no points' : rational(found.points);
 }
 
-/** What makes two courses the same, taken again: their code, else their title. */
-function keyOf({ code, title }: Course): string {
+/** Whether two courses are the same, taken again or in another term: by their codes where both have one, else by their titles. */
+export function isSameCourse(one: Course, other: Course): boolean {
   const plain = (text: string) => text.trim().toLowerCase().replace(/\s+/g, ' ');
-  return code === undefined ? `title ${plain(title)}` : `code ${plain(code)}`;
+  if (one.code !== undefined && other.code !== undefined) return plain(one.code) === plain(other.code);
+  return plain(one.title) === plain(other.title);
 }
 
 /** A GPA as it is shown: rounded in the way that is set, with all its decimals. */

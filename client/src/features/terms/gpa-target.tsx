@@ -154,7 +154,7 @@ function Found({ answer, courses, target }: FoundProps) {
       )}
       {best.length > 0 && (
         <>
-          <Text variant="titleSmall" role="heading" aria-level={3}>
+          <Text variant="titleSmall" role="heading" aria-level={2}>
             {best.length === 1 ? 'One way' : `The ${best.length} likeliest ways`}
           </Text>
           <View role="list" aria-label={`Letters that reach ${target}`}>
@@ -170,14 +170,14 @@ function Found({ answer, courses, target }: FoundProps) {
               />
             ))}
           </View>
-          <Text variant="titleSmall" role="heading" aria-level={3}>
+          <Text variant="titleSmall" role="heading" aria-level={2}>
             At least
           </Text>
           <Soft>
             {asked.map(({ id }, index) => `${titleOf(id)} ${least[index] ?? 'out'}`).join(', ')}. Below that,
             the best of all others does not reach it.
           </Soft>
-          <Text variant="titleSmall" role="heading" aria-level={3}>
+          <Text variant="titleSmall" role="heading" aria-level={2}>
             Where the next letter moves it most
           </Text>
           <Soft>{stepsWords(answer, titleOf)}</Soft>

@@ -1,4 +1,4 @@
-import { letterOf, officialText, type Course } from '@fidens/core';
+import { isSameCourse, letterOf, officialText } from '@fidens/core';
 import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -9,7 +9,7 @@ import { compute } from '@/model/computed';
 import { useGpas } from '@/model/term-gpa';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
-import { Row, Stack } from '@/ui/box';
+import { Row } from '@/ui/box';
 import { CheckBox } from '@/ui/fields/check-box';
 import { Fold } from '@/ui/fold';
 import { onKeys } from '@/ui/keys';
@@ -21,9 +21,15 @@ import { gradeWords } from '@/wording/words';
 const TITLE = 170;
 const CELL = 104;
 
-/** What makes a course of one term the same as one of another: its code, else its title. */
-function keyOf({ code, title }: Course): string {
-  return (code ?? title).trim().toLowerCase();
+/** Courses in lines: each line has the same course in its terms. */
+function linesOf(courses: readonly StoredCourse[]): StoredCourse[][] {
+  const lines: StoredCourse[][] = [];
+  for (const course of courses) {
+    const line = lines.find(([first]) => isSameCourse(first!.document, course.document));
+    if (line) line.push(course);
+    else lines.push([course]);
+  }
+  return lines;
 }
 
 interface SideBySideProps {
@@ -39,7 +45,7 @@ export function SideBySide({ terms, courses }: SideBySideProps) {
   );
   const shown = [...terms].reverse().filter(({ id }) => !left.has(id));
   const own = courses.filter(({ termId }) => shown.some(({ id }) => id === termId));
-  const keys = [...new Set(own.map(({ document }) => keyOf(document)))];
+  const lines = linesOf(own);
   const line = {
     flexDirection: 'row',
     borderTopWidth: 1,
@@ -66,7 +72,7 @@ export function SideBySide({ terms, courses }: SideBySideProps) {
           );
         })}
       </Row>
-      {keys.length === 0 ? (
+      {lines.length === 0 ? (
         <Soft>No course in them yet.</Soft>
       ) : (
         <ScrollView horizontal>
@@ -86,10 +92,9 @@ export function SideBySide({ terms, courses }: SideBySideProps) {
                 </Text>
               ))}
             </View>
-            {keys.map((key) => {
-              const same = own.filter(({ document }) => keyOf(document) === key);
+            {lines.map((same) => {
               return (
-                <View key={key} role="row" style={line}>
+                <View key={same[0]!.id} role="row" style={line}>
                   <Text role="rowheader" variant="bodyMedium" style={{ width: TITLE, paddingRight: SPACE.s }}>
                     {same[0]!.document.title}
                   </Text>
@@ -109,11 +114,6 @@ export function SideBySide({ terms, courses }: SideBySideProps) {
             </View>
           </View>
         </ScrollView>
-      )}
-      {keys.length > 0 && (
-        <Stack gap="xs">
-          {<Soft>Each letter with its percent, and the credits that it is weighed with.</Soft>}
-        </Stack>
       )}
     </Fold>
   );

@@ -1,4 +1,6 @@
 import { letterOf, officialText } from '@fidens/core';
+import { format } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -61,7 +63,7 @@ export function TermRow({ term, courses, isCurrent, onUp, onDown }: TermRowProps
           .filter(Boolean)
           .join(' · ')}
       </Soft>
-      <Row gap="xs" wrap>
+      <Row gap="xs" align="center" wrap>
         <LinkButton href={`/term/${term.id}`} label={`Open ${term.name}`}>
           Open
         </LinkButton>
@@ -101,7 +103,8 @@ export function TermRow({ term, courses, isCurrent, onUp, onDown }: TermRowProps
 
 function daysWords({ startsOn, endsOn }: Term): string | undefined {
   if (startsOn === null && endsOn === null) return undefined;
-  return `${startsOn ?? '…'} to ${endsOn ?? '…'}`;
+  const day = (text: string | null) => (text === null ? '…' : format(parseISO(text), 'd MMM yyyy'));
+  return `${day(startsOn)} to ${day(endsOn)}`;
 }
 
 /** "Coastal Ecology B+, Maritime Law A" */
