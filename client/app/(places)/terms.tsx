@@ -31,7 +31,7 @@ export default function TermsPlace() {
   const moved = (from: number, to: number) => {
     const ids = terms.map(({ id }) => id);
     ids.splice(to, 0, ...ids.splice(from, 1));
-    order.mutate(ids);
+    order(ids);
   };
   return (
     <Page title="Terms">

@@ -85,29 +85,24 @@ export function useSaveTerm() {
   });
 }
 
-/** Puts the terms into an order of the student's own. */
-export function useOrderTerms() {
+/** Orders that are on their way to the server, one after the other: the last that was chosen is the one that stays. */
+let ordered: Promise<unknown> = Promise.resolve();
+
+/** Puts the terms into an order of the student's own: at once on screen, and then at the server. */
+export function useOrderTerms(): (ids: readonly string[]) => void {
   const client = useQueryClient();
-  const put = (ids: readonly string[]) => ask<void>('/terms/order', { method: 'PUT', body: { ids } });
-  const show = (ids: readonly string[]) =>
+  const put = (ids: readonly string[]) => {
     keep(client, (terms) => ids.flatMap((id) => terms.find((term) => term.id === id) ?? []));
-  return useMutation({
-    mutationFn: put,
-    onMutate: (ids) => {
-      const before = client.getQueryData(termsQuery.queryKey)?.map(({ id }) => id);
-      show(ids);
-      return before;
-    },
-    onSuccess: (_, ids, before) => {
-      if (!before) return;
-      const again = (order: readonly string[]) => {
-        show(order);
-        void put(order).catch(() => client.invalidateQueries({ queryKey: termsQuery.queryKey }));
-      };
-      remember({ done: 'Terms in another order', undo: () => again(before), redo: () => again(ids) }, false);
-    },
-    onError: () => client.invalidateQueries({ queryKey: termsQuery.queryKey }),
-  });
+    ordered = ordered
+      .then(() => ask<void>('/terms/order', { method: 'PUT', body: { ids } }))
+      // What the server has not taken is not shown any longer.
+      .catch(() => client.invalidateQueries({ queryKey: termsQuery.queryKey }));
+  };
+  return (ids) => {
+    const before = client.getQueryData(termsQuery.queryKey)?.map(({ id }) => id) ?? [];
+    put(ids);
+    remember({ done: 'Terms in another order', undo: () => put(before), redo: () => put(ids) }, false);
+  };
 }
 
 /** Deletes a term with its courses; taken back, both are there again under the same ids. */

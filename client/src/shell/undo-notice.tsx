@@ -4,10 +4,12 @@ import { dismissNotice, redoLast, undoLast, useSteps } from '@/data/undo';
 
 /** The offer to take back what was just done, or to do it again, at the foot of the screen; and the keys for both. */
 export function UndoNotice() {
-  const { notice } = useSteps();
+  const { notice, past } = useSteps();
   useUndoKeys();
   return (
     <Snackbar
+      // Each notice has its own time: one that follows another is not taken away with it.
+      key={notice && `${past.length} ${notice.text}`}
       visible={notice !== undefined}
       onDismiss={dismissNotice}
       duration={8_000}

@@ -28,6 +28,7 @@ export function termRoutes(database: Knex): Router {
       .where({ user_id: studentId(request) })
       .orderBy([
         { column: 'position', nulls: 'first' },
+        'archived',
         { column: 'starts_on', order: 'desc', nulls: 'last' },
         { column: 'created_at', order: 'desc' },
       ]);

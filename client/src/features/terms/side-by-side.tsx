@@ -75,7 +75,7 @@ export function SideBySide({ terms, courses }: SideBySideProps) {
       {lines.length === 0 ? (
         <Soft>No course in them yet.</Soft>
       ) : (
-        <ScrollView horizontal>
+        <ScrollView horizontal tabIndex={0} aria-label="Terms side by side, to be scrolled">
           <View role="table" aria-label="Terms side by side">
             <View role="row" style={{ flexDirection: 'row', paddingBottom: SPACE.s }}>
               <Text role="columnheader" variant="labelLarge" style={{ width: TITLE, color: c.soft }}>
