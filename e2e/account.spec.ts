@@ -1,4 +1,4 @@
-import { addSampleCourse, expect, expectAccessible, signInAs, signUp, test, unfold } from './fidens';
+import { addSampleCourse, expect, expectAccessible, save, signInAs, signUp, test, unfold } from './fidens';
 
 const NEXT = 'two gulls over the breakwater';
 
@@ -50,6 +50,36 @@ test('name and password are changed, other sessions end, and the account goes wi
   await page.getByLabel('Password').fill(NEXT);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByText('This e-mail and password do not belong together.')).toBeVisible();
+});
+
+test('the whole account leaves as one file, and is put back into another after a look at what is in it', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await page.goto('/files');
+  const file = await save(page, 'Save the whole account');
+  await page.goto('/account');
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await signUp(page);
+  await page.goto('/files');
+  const choose = page.getByLabel('Put an account file back: file');
+  await choose.setInputFiles({
+    name: 'wrong.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format": "x"}'),
+  });
+  await expect(page.getByText('wrong.json is not as it should be. Nothing was stored.')).toBeVisible();
+  await choose.setInputFiles(file);
+  const found = page.getByRole('region', { name: 'What is in the account file' });
+  await expect(found).toContainText('1 term, 1 course');
+  await expect(found).toContainText('A term of the same name is here already: This term.');
+  await expectAccessible(page);
+  await found.getByRole('button', { name: 'Put it all back' }).click();
+  await expect(found).toBeHidden();
+  await page.goto('/terms');
+  await expect(page.getByRole('region', { name: 'This term' })).toHaveCount(2);
+  await expect(page.getByText(/Coastal Ecology B\+/)).toBeVisible();
 });
 
 test('who has lost the password comes back with a printed code, once, to everything that was there', async ({

@@ -38,6 +38,7 @@ export {
 export {
   credentialsSchema,
   emailChangeSchema,
+  type GpaSettings,
   gpaSettingsSchema,
   libraryNameSchema,
   nameSchema,
@@ -107,6 +108,7 @@ export { type Alone, solve, solveLargest } from './search/solve';
 export { swings } from './search/swing';
 export { type Goal } from './search/trial';
 export { Variation } from './search/variation';
+export { type AccountArchive, checkArchive } from './editing/account-archive';
 export { type Along, type Hanging, takingAlong } from './editing/along';
 export { applyEdits } from './editing/apply-edits';
 export { decide, type Decided, puttingBack, type SeenChange, without } from './editing/change';
@@ -148,7 +150,6 @@ export {
 export {
   type Gpa,
   gpa,
-  type GpaSettings,
   isSameCourse,
   gpaText,
   type LeftOut,

@@ -50,6 +50,8 @@ export function createApplication(database: Knex, configuration: Configuration):
     response.set('Cache-Control', 'no-store');
     next();
   });
+  // A whole account may be larger than any one thing in it.
+  api.use('/account/archive', refuseOtherSites, express.json({ limit: '20mb' }));
   api.use(refuseOtherSites, express.json({ limit: '4mb' }), refuseDeepBodies);
   api.use(sendDevices(configuration), session.middleware);
   api.use(doorRoutes(database, configuration));

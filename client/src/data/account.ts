@@ -1,4 +1,4 @@
-import type { GpaSettings } from '@fidens/core';
+import type { AccountArchive, GpaSettings } from '@fidens/core';
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { ask } from './api';
 import { sessionQuery, type Session } from './session';
@@ -88,5 +88,19 @@ export function useSaveGpaSettings() {
       ),
     onSuccess: (session) => takeIn(client, session),
     onError: () => client.invalidateQueries({ queryKey: sessionQuery.queryKey }),
+  });
+}
+
+/** Everything that the student has, as the server keeps it. */
+export function useArchive() {
+  return useMutation({ mutationFn: () => ask<AccountArchive>('/account/archive') });
+}
+
+/** Puts an archive back beside what is here; all of it or nothing. */
+export function usePutBack() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (archive: AccountArchive) => ask<void>('/account/archive', { method: 'PUT', body: archive }),
+    onSuccess: () => client.invalidateQueries(),
   });
 }

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { inWords } from '../numbers/decimal';
+import type { RoundingMode } from '../numbers/rational';
 import { lineSchema, textSchema } from '../numbers/text';
 
 const email = textSchema()
@@ -43,7 +44,17 @@ export const recoverySchema = Joi.object({
   password: newPassword,
 });
 
-/** How a student wants a GPA. */
+/** What a student says of how a GPA is computed. */
+export interface GpaSettings {
+  /** Of a course that was taken again, whether the later one alone counts, or both. */
+  readonly repeats: 'later' | 'both';
+  /** Decimals that are shown. */
+  readonly decimals: number;
+  /** What happens between two of them. */
+  readonly mode: RoundingMode;
+}
+
+/** How a student wants a GPA: the same on the form and at the server. */
 export const gpaSettingsSchema = Joi.object({
   repeats: Joi.string().valid('later', 'both').required(),
   decimals: Joi.number().integer().min(0).max(6).required(),

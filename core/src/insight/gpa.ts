@@ -1,15 +1,6 @@
+import type { GpaSettings } from '../document/account-schema';
 import type { Band, Course } from '../document/course';
-import { ONE, rational, roundToStep, ZERO, type Rational, type RoundingMode } from '../numbers/rational';
-
-/** What a student says of how a GPA is computed. */
-export interface GpaSettings {
-  /** Of a course that was taken again, whether the later one alone counts, or both. */
-  readonly repeats: 'later' | 'both';
-  /** Decimals that are shown. */
-  readonly decimals: number;
-  /** What happens between two of them. */
-  readonly mode: RoundingMode;
-}
+import { ONE, rational, roundToStep, ZERO, type Rational } from '../numbers/rational';
 
 export const USUAL_GPA: GpaSettings = { repeats: 'later', decimals: 2, mode: 'half-up' };
 

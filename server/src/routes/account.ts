@@ -1,4 +1,5 @@
 import {
+  checkArchive,
   emailChangeSchema,
   gpaSettingsSchema,
   nameSchema,
@@ -10,11 +11,13 @@ import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
 import { UniqueViolationError } from 'objection';
 import { guessLimit } from '../attempts';
+import { archiveOf, putBack } from '../archive';
 import { bodyOf } from '../body';
 import type { Configuration } from '../configuration';
+import { readTogether } from '../database';
 import { CourseRecord, GradingScale, Term, User } from '../models';
 import { newHash, isRight } from '../passwords';
-import { notFound, Problem } from '../problem';
+import { invalid, notFound, Problem } from '../problem';
 import { newCodes } from '../recovery';
 import { sessionOf } from '../session-answer';
 import { hereOf, studentId } from '../sign-in';
@@ -126,6 +129,20 @@ export function accountRoutes(database: Knex, configuration: Configuration): Rou
       gpa_mode: mode,
     });
     response.json(sessionOf(user, configuration));
+  });
+
+  router.get('/account/archive', async (request, response) => {
+    const user = await self(request);
+    const archive = await readTogether(database, (transaction) => archiveOf(transaction, user));
+    response.attachment('fidens.json').json(archive);
+  });
+
+  router.put('/account/archive', async (request, response) => {
+    const { id } = await self(request);
+    const checked = checkArchive(request.body);
+    if (!checked.ok) throw invalid(checked.faults);
+    await database.transaction((transaction) => putBack(transaction, id, checked.value));
+    response.status(204).end();
   });
 
   // All of it, at once: what refers to it goes with it.

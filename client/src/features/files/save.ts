@@ -7,6 +7,11 @@ export function saveCourseFile(document: Course, name: string): void {
   saveBlob(new Blob([writeCourse(document)], { type: mediaType }), name, extension);
 }
 
+/** Hands out anything as JSON. */
+export function saveJson(value: unknown, name: string): void {
+  saveBlob(new Blob([`${JSON.stringify(value)}\n`], { type: 'application/json' }), name, 'json');
+}
+
 /**
  * Writes what is asked for off the page's own thread.
  *

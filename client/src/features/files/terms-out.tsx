@@ -4,6 +4,7 @@ import { Stack } from '@/ui/box';
 import { SectionTitle, Soft } from '@/ui/text';
 import { plural } from '@/wording/words';
 import type { ExportFolder } from './export-question';
+import { AccountArchiveFiles } from './account-archive';
 import { FeedOf } from './feed-of';
 import { SaveRows } from './save-rows';
 
@@ -69,6 +70,7 @@ export function EverythingOut({
   return (
     <Stack gap="s">
       <SectionTitle>Take everything along</SectionTitle>
+      <AccountArchiveFiles terms={terms} />
       <Soft>
         {plural(terms.length, 'term')} with {plural(courses.length, 'course')} in one archive, a folder for
         each term.
