@@ -32,7 +32,7 @@ test('the next term begins with the rules of a course, an earlier one is opened,
   await form.getByLabel('First day').fill('2027-06-07');
   await form.getByLabel('Last day').fill('2027-06-01');
   await form.getByRole('button', { name: 'Begin it' }).click();
-  await expect(page.getByText('The last day must not be before the first day.')).toBeVisible();
+  await expect(page.getByText('Last day must not be before the first day.')).toBeVisible();
   await form.getByLabel('Last day').fill('2027-08-01');
   await form.getByRole('button', { name: 'Begin it' }).click();
   await expect(heading(page)).toHaveText('Summer term 2027');

@@ -129,7 +129,8 @@ test('a course is deleted only when asked twice', async ({ page }) => {
 
 test('a term that ends before it begins says so at its last day, and keeps nothing', async ({ page }) => {
   await signUp(page);
-  await page.getByRole('link', { name: 'You' }).click();
+  await page.getByRole('link', { name: 'All terms' }).click();
+  await page.getByRole('button', { name: 'Name and days of This term, or delete it' }).click();
   await page.getByLabel('First day').fill('2026-12-04');
   await page.getByLabel('Last day').fill('2026-08-24');
   await page.getByRole('button', { name: 'Keep the term' }).click();
@@ -137,6 +138,6 @@ test('a term that ends before it begins says so at its last day, and keeps nothi
   await page.getByLabel('First day').fill('2026-08-24');
   await page.getByLabel('Last day').fill('2026-12-04');
   await page.getByRole('button', { name: 'Keep the term' }).click();
-  await page.getByRole('link', { name: 'Term' }).click();
+  await page.getByRole('link', { name: 'Term', exact: true }).click();
   await expect(page.getByText('This term · week 9 of 15')).toBeVisible();
 });

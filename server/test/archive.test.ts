@@ -78,6 +78,14 @@ describe('everything that a student has, as one file', () => {
     expect(body.changes).toHaveLength(2);
   });
 
+  it('of an account with nothing in it is put back, too', async () => {
+    const archive = await archiveOf(await student(harness));
+    expect([archive.courses, archive.scales, archive.sheets, archive.rehearsals]).toEqual([[], [], [], []]);
+    const other = await student(harness);
+    await putBack(other, archive).expect(204);
+    expect((await archiveOf(other)).terms).toHaveLength(2);
+  });
+
   it('comes back under the same ids once the account was deleted', async () => {
     const agent = await full();
     const archive = await archiveOf(agent);

@@ -47,7 +47,7 @@ export interface AccountArchive {
 }
 
 const id = textSchema().max(100).required();
-const any = Joi.object().unknown().required();
+const any = Joi.object().unknown();
 const list = (item: Joi.Schema, most: number) => Joi.array().items(item).max(most).required();
 
 /** The outer form; what is in it is checked as it is everywhere. */
@@ -61,7 +61,7 @@ const schema = Joi.object({
       id,
       termId: id,
       version: Joi.number().integer().min(1).required(),
-      document: any,
+      document: any.required(),
       history: list(
         Joi.object({
           id: Joi.string().guid().required(),
@@ -75,7 +75,7 @@ const schema = Joi.object({
     }),
     400,
   ),
-  scales: list(Joi.object({ name: libraryNameSchema.required(), scale: any }), 200),
+  scales: list(Joi.object({ name: libraryNameSchema.required(), scale: any.required() }), 200),
   sheets: list(any, 400),
   rehearsals: list(Joi.object({ courseId: id }).unknown(), 20_000),
 });

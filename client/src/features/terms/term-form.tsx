@@ -1,6 +1,7 @@
 import { JOI_OPTIONS, termSchema } from '@fidens/core';
 import { joiResolver } from '@hookform/resolvers/joi';
 import Joi from 'joi';
+import { useEffect } from 'react';
 import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
@@ -35,7 +36,7 @@ interface TermFormProps {
 
 /** A term's name and days. */
 export function TermForm({ label, button, term, isNew = false, busy, error, onKeep }: TermFormProps) {
-  const { control, handleSubmit, formState } = useForm<Fields>({
+  const { control, handleSubmit, setError, formState } = useForm<Fields>({
     resolver: joiResolver(formSchema, JOI_OPTIONS),
     defaultValues: { name: term.name, startsOn: term.startsOn ?? '', endsOn: term.endsOn ?? '' },
   });
@@ -43,7 +44,9 @@ export function TermForm({ label, button, term, isNew = false, busy, error, onKe
     void handleSubmit(({ name, startsOn, endsOn }) =>
       onKeep({ name, startsOn: startsOn || null, endsOn: endsOn || null }),
     )();
-  const faults = faultsOf(error);
+  useEffect(() => {
+    for (const { at, message } of faultsOf(error)) setError(at as keyof Fields, { message });
+  }, [error, setError]);
   return (
     <Stack gap="m" role="form" aria-label={label}>
       <FormField control={control} name="name" label="Name" onSubmitEditing={keep} />
@@ -55,13 +58,7 @@ export function TermForm({ label, button, term, isNew = false, busy, error, onKe
           <DayField control={control} name="endsOn" label="Last day" onEnter={keep} />
         </View>
       </Row>
-      {error !== null && error !== undefined && (
-        <Wrong>
-          {faults.length > 0
-            ? faults.map(({ at, message }) => `${FIELD_WORDS[at] ?? at} ${message}.`).join(' ')
-            : reasonOf(error)}
-        </Wrong>
-      )}
+      {!!error && faultsOf(error).length === 0 && <Wrong>{reasonOf(error)}</Wrong>}
       <Button
         mode={isNew ? 'contained' : 'contained-tonal'}
         style={{ alignSelf: 'flex-start' }}
@@ -74,9 +71,3 @@ export function TermForm({ label, button, term, isNew = false, busy, error, onKe
     </Stack>
   );
 }
-
-const FIELD_WORDS: Readonly<Record<string, string>> = {
-  name: 'The name',
-  startsOn: 'The first day',
-  endsOn: 'The last day',
-};
