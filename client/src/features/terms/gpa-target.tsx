@@ -2,6 +2,7 @@ import {
   courseSetting,
   gpaText,
   isDecimal,
+  isSameCourse,
   rational,
   ZERO,
   typedDecimal,
@@ -44,7 +45,21 @@ export function GpaTarget({ courses, others }: GpaTargetProps) {
   const [scope, setScope] = useState<Scope>('term');
   const open = useMemo(() => courses.filter(({ document }) => !document.official), [courses]);
   const given = useGpas(useMemo(() => courses.filter(({ document }) => document.official), [courses]));
-  const before = useGpas(others);
+  const { repeats } = useGpaSettings();
+  // What is taken again now will not count any more, however it ends.
+  const kept = useMemo(
+    () =>
+      others.filter(
+        (other) =>
+          repeats === 'both' ||
+          !courses.some(
+            ({ document }) =>
+              !(document.official && 'mark' in document.official) && isSameCourse(document, other.document),
+          ),
+      ),
+    [others, courses, repeats],
+  );
+  const before = useGpas(kept);
   const target = typedDecimal(typed);
   const isAsked = isDecimal(target);
   const sum = sumOf(scope === 'term' ? [given.of.standing] : [given.of.standing, before.of.standing]);
