@@ -1,5 +1,5 @@
 export { writeCourse } from './formats/course-file';
-export { type Format, type FormatName, formatNamed, FORMATS } from './formats/format';
+export { type FormatName, formatNamed, FORMATS } from './formats/format';
 export { type Copied, INCOMING_LIMITS, type Source, type SourceFile } from './incoming/source';
 export { COLUMN_KINDS, type ColumnKind } from './incoming/vocabulary';
 export { type CategoryRules, RULE_NAMES } from './rules';
@@ -80,7 +80,7 @@ export {
 } from './document/entry';
 export { isSame } from './document/same';
 export { scaleFor, withWorths } from './document/scale';
-export { LEVEL_SCALES, SCALE_PRESETS, type ScalePreset } from './document/scale-presets';
+export { LEVEL_SCALES, SCALE_PRESETS } from './document/scale-presets';
 export { find, isCounted, isDeduction, nodesIn, pieces, type Placed, walk } from './document/tree';
 export { check, depthFault, type Fault, JOI_OPTIONS } from './document/validation';
 export { type Assumption, type Derivation, deriveCategory, type Part } from './grading/combine';
@@ -129,7 +129,7 @@ export {
 } from './editing/rehearsal';
 export { copyRules, listsPieces, rulesAlone, ruleSheet, withSheet } from './editing/rule-sheet';
 export { scaleToHundred, spreadRest, weighed } from './editing/weights';
-export { type Answer, answer } from './insight/answer';
+export { answer } from './insight/answer';
 export {
   chance,
   type Chance,
@@ -141,22 +141,12 @@ export {
 } from './insight/chance';
 export { type Effect, effectOf, type Participation, type ShownGrade } from './insight/effect';
 export {
-  type Combination,
   type Combinations,
   combinations,
   type CombinedCourse,
   type PossibleLetter,
 } from './insight/combinations';
-export {
-  type Gpa,
-  gpa,
-  isSameCourse,
-  gpaText,
-  type LeftOut,
-  neededMean,
-  officialBand,
-  USUAL_GPA,
-} from './insight/gpa';
+export { type Gpa, gpa, isSameCourse, gpaText, type LeftOut, neededMean, USUAL_GPA } from './insight/gpa';
 export { halvesOf, partAsCourse } from './insight/half';
 export {
   type Extent,
@@ -175,7 +165,7 @@ export { deciding, requirementTake } from './insight/requirement-take';
 export { pooledPoints, ribbon, type Segment, settledPoints, sketch } from './insight/ribbon';
 export { type WeightingLead, weightingLeads } from './insight/weighting-lead';
 export { type Difference, type DifferenceCode, differencesIn } from './school/differences';
-export { explain, explaining, type Explanation, type FigureAnswer, givesText } from './school/explain';
+export { explain, explaining } from './school/explain';
 export { agreeing, figureText, readFigure, schoolFigure } from './school/figure';
 export { figureJson, plainAnswer, type PlainFigureAnswer } from './school/figure-answer';
 export {

@@ -3,7 +3,6 @@
  * whoever needs a text alone (the server, a terminal) needs no spreadsheets, and the pages of the client none of it.
  */
 export { readCourse } from './incoming/course-file';
-export { calendarText, type DueDay, dueCalendar } from './outgoing/due-calendar';
+export { calendarText, dueCalendar } from './outgoing/due-calendar';
 export { piecesCsv } from './outgoing/pieces-csv';
 export { report } from './outgoing/report';
-export { standingMarkdown } from './outgoing/standing-markdown';

@@ -9,7 +9,7 @@ import { standingMarkdown } from './outgoing/standing-markdown';
 import { writeOds } from './outgoing/write-ods';
 import { writeXlsx } from './outgoing/write-xlsx';
 
-export { archiveOf, type ArchiveFolder } from './outgoing/archive';
+export { archiveOf } from './outgoing/archive';
 
 /** The forms in which a course leaves. */
 export type LeavingFormat = Exclude<FormatName, 'oneroster'>;
