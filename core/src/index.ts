@@ -82,7 +82,7 @@ export { isSame } from './document/same';
 export { scaleFor, withWorths } from './document/scale';
 export { LEVEL_SCALES, SCALE_PRESETS } from './document/scale-presets';
 export { find, isCounted, isDeduction, nodesIn, pieces, type Placed, walk } from './document/tree';
-export { check, depthFault, type Fault, JOI_OPTIONS } from './document/validation';
+export { check, type Checked, depthFault, type Fault, JOI_OPTIONS } from './document/validation';
 export { type Assumption, type Derivation, deriveCategory, type Part } from './grading/combine';
 export {
   bandOf,
@@ -108,7 +108,7 @@ export { type Alone, solve, solveLargest } from './search/solve';
 export { swings } from './search/swing';
 export { type Goal } from './search/trial';
 export { Variation } from './search/variation';
-export { type AccountArchive, checkArchive } from './editing/account-archive';
+export { type AccountArchive, checkArchive, checkingArchive } from './editing/account-archive';
 export { type Along, type Hanging, takingAlong } from './editing/along';
 export { applyEdits } from './editing/apply-edits';
 export { decide, type Decided, puttingBack, type SeenChange, without } from './editing/change';

@@ -51,7 +51,7 @@ export function createApplication(database: Knex, configuration: Configuration):
     next();
   });
   // A whole account may be larger than any one thing in it.
-  api.use('/account/archive', refuseOtherSites, express.json({ limit: '20mb' }));
+  api.use('/account/archive', refuseOtherSites, express.json({ limit: '10mb' }));
   api.use(refuseOtherSites, express.json({ limit: '4mb' }), refuseDeepBodies);
   api.use(sendDevices(configuration), session.middleware);
   api.use(doorRoutes(database, configuration));

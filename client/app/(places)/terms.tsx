@@ -1,8 +1,7 @@
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
-import { useCourses } from '@/data/courses';
-import { useOrderTerms, useTerm, useTerms } from '@/data/terms';
+import { useCoursesAndTerms, useOrderTerms, useTerm } from '@/data/terms';
 import { BeginTerm } from '@/features/terms/begin-term';
 import { EnterLines } from '@/features/terms/enter-lines';
 import { GpaSettingsFold } from '@/features/terms/gpa-settings';
@@ -20,12 +19,10 @@ import { topOutlook } from '@/wording/top-outlook';
 
 /** Every term: the GPA of everything, the way into each term, and what begins and ends them. */
 export default function TermsPlace() {
-  const { data: courses, error, refetch } = useCourses();
-  const terms = useTerms();
+  const { courses, terms, error, retry } = useCoursesAndTerms();
   const current = useTerm();
   const order = useOrderTerms();
-  if (error && !courses)
-    return <Failed what="Your terms" reason={reasonOf(error)} retry={() => void refetch()} />;
+  if (error) return <Failed what="Your terms" reason={reasonOf(error)} retry={retry} />;
   if (!courses || !terms) return <Loading what="your terms" />;
   const of = (id: string | undefined) => courses.filter(({ termId }) => termId === id);
   const moved = (from: number, to: number) => {

@@ -35,6 +35,18 @@ function hasBegun({ startsOn }: Term, now: string): boolean {
   return startsOn === null || differenceInCalendarDays(new Date(now), parseISO(startsOn)) >= 0;
 }
 
+/** Every course and every term, for a page that is about nothing less: both are there, or why one is not. */
+export function useCoursesAndTerms() {
+  const courses = useCourses();
+  const terms = useQuery(termsQuery);
+  return {
+    courses: courses.data,
+    terms: terms.data,
+    error: (courses.data ? null : courses.error) ?? (terms.data ? null : terms.error),
+    retry: () => void Promise.all([courses.refetch(), terms.refetch()]),
+  };
+}
+
 /** The term that is on. */
 export function useTerm(): Term | undefined {
   const terms = useTerms();
@@ -49,13 +61,14 @@ export function useTermOf({ termId }: Pick<StoredCourse, 'termId'>): Term | unde
 
 /** Every course that is worked on: those of terms that are neither over nor put away, and of the one that is on. */
 export function useWorkedOn() {
-  const terms = useTerms();
+  const { data: terms, error } = useQuery(termsQuery);
   const now = useNow();
   const query = useCourses();
   const current = terms && currentTerm(terms, now)?.id;
   const open = terms?.filter((term) => term.id === current || (!term.archived && !isOver(term, now)));
   return {
     ...query,
+    error: query.error ?? error,
     data: open && query.data?.filter(({ termId }) => open.some(({ id }) => id === termId)),
   };
 }

@@ -80,25 +80,45 @@ const schema = Joi.object({
   rehearsals: list(Joi.object({ courseId: id }).unknown(), 20_000),
 });
 
-/** Reads an archive: all of it is right, or everything that is wrong is told, each with its place. */
-export function checkArchive(json: unknown): Checked<AccountArchive> {
+/**
+ * Reads an archive in steps, so that whoever serves others can serve them between two: an account can hold as much as many courses.
+ *
+ * @returns at its end the archive; or everything that is wrong with it, each with its place
+ */
+export function* checkingArchive(json: unknown): Generator<undefined, Checked<AccountArchive>> {
   const outer = check<AccountArchive>(schema, json);
   if (!outer.ok) return outer;
   const { gpa, terms, courses, scales, sheets, rehearsals } = outer.value;
   const faults: Fault[] = [];
+  const wrong = (at: string, message: string) => faults.push({ at, message });
   /** The value, where it is right; its faults under its own place else. */
   const take = <T>(at: string, checked: Checked<T>): T[] => {
     if (checked.ok) return [checked.value];
-    faults.push(
-      ...checked.faults.map((fault) => ({
-        at: [at, fault.at].filter(Boolean).join('.'),
-        message: fault.message,
-      })),
-    );
+    for (const fault of checked.faults) wrong([at, fault.at].filter(Boolean).join('.'), fault.message);
     return [];
   };
   const termIds = new Set(terms.map((term) => term.id));
   const courseIds = new Set(courses.map((course) => course.id));
+  const right: ArchivedCourse[] = [];
+  for (const [index, course] of courses.entries()) {
+    const at = `courses[${index}]`;
+    if (!termIds.has(course.termId)) wrong(`${at}.termId`, 'must be the id of one of the terms');
+    for (const [place, { edits, inverse, version }] of course.history.entries()) {
+      const own = `${at}.history[${place}]`;
+      take(own, checkEdits(edits, 'edits'));
+      take(own, checkEdits(inverse, 'inverse'));
+      if (version > course.version) wrong(`${own}.version`, 'must be at most that of the course');
+      if (place % AT_ONCE === AT_ONCE - 1) yield;
+    }
+    for (const document of take(`${at}.document`, checkCourse(course.document)))
+      right.push({ ...course, document });
+    yield;
+  }
+  const rules: Course[] = [];
+  for (const [index, sheet] of sheets.entries()) {
+    rules.push(...take(`sheets[${index}]`, checkCourse(sheet)));
+    yield;
+  }
   const value: AccountArchive = {
     format: 'fidens-account',
     version: 1,
@@ -110,34 +130,28 @@ export function checkArchive(json: unknown): Checked<AccountArchive> {
       endsOn: term.endsOn ?? null,
       position: term.position ?? null,
     })),
-    courses: courses.flatMap((course, index) => {
-      const at = `courses[${index}]`;
-      if (!termIds.has(course.termId))
-        faults.push({ at: `${at}.termId`, message: 'must be the id of one of the terms' });
-      for (const [place, change] of course.history.entries()) {
-        take(`${at}.history[${place}]`, checkEdits(change.edits, 'edits'));
-        take(`${at}.history[${place}]`, checkEdits(change.inverse, 'inverse'));
-        if (change.version > course.version)
-          faults.push({
-            at: `${at}.history[${place}].version`,
-            message: 'must be at most that of the course',
-          });
-      }
-      return take(`${at}.document`, checkCourse(course.document)).map((document) => ({
-        ...course,
-        document,
-      }));
-    }),
+    courses: right,
     scales: scales.flatMap(({ name, scale }, index) =>
-      take(`scales[${index}]`, checkScale(scale)).map((right) => ({ name, scale: right })),
+      take(`scales[${index}]`, checkScale(scale)).map((own) => ({ name, scale: own })),
     ),
-    sheets: sheets.flatMap((sheet, index) => take(`sheets[${index}]`, checkCourse(sheet))),
+    sheets: rules,
     rehearsals: rehearsals.flatMap(({ courseId, ...rehearsal }, index) => {
       const at = `rehearsals[${index}]`;
-      if (!courseIds.has(courseId))
-        faults.push({ at: `${at}.courseId`, message: 'must be the id of one of the courses' });
-      return take(at, checkRehearsal(rehearsal)).map((right) => ({ courseId, ...right }));
+      if (!courseIds.has(courseId)) wrong(`${at}.courseId`, 'must be the id of one of the courses');
+      return take(at, checkRehearsal(rehearsal)).map((own) => ({ courseId, ...own }));
     }),
   };
   return faults.length > 0 ? { ok: false, faults } : { ok: true, value };
+}
+
+/** So many changes of the past are looked at in one step. */
+const AT_ONCE = 200;
+
+/** Reads an archive at once. */
+export function checkArchive(json: unknown): Checked<AccountArchive> {
+  const steps = checkingArchive(json);
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+  }
 }

@@ -1,7 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
 import { reasonOf } from '@/data/api';
-import { useCourses } from '@/data/courses';
-import { useTerm, useTerms } from '@/data/terms';
+import { useCoursesAndTerms, useTerm } from '@/data/terms';
 import { TermPage } from '@/pages/term-page';
 import { LinkButton } from '@/ui/link-button';
 import { Page } from '@/ui/page';
@@ -10,11 +9,9 @@ import { Empty, Failed, Loading } from '@/ui/states';
 /** A term of one's own choice. */
 export default function OtherTerm() {
   const { termId } = useLocalSearchParams<{ termId: string }>();
-  const { data: courses, error, refetch } = useCourses();
-  const terms = useTerms();
+  const { courses, terms, error, retry } = useCoursesAndTerms();
   const current = useTerm();
-  if (error && !courses)
-    return <Failed what="This term" reason={reasonOf(error)} retry={() => void refetch()} />;
+  if (error) return <Failed what="This term" reason={reasonOf(error)} retry={retry} />;
   if (!courses || !terms) return <Loading what="this term" />;
   const term = terms.find(({ id }) => id === termId);
   if (!term)
