@@ -178,7 +178,7 @@ describe('the sample student', () => {
       sample: true,
       today: '2026-10-20T12:00:00.000Z',
     });
-    expect((await agent.get('/api/v1/courses')).body).toHaveLength(5);
+    expect((await agent.get('/api/v1/courses')).body).toHaveLength(11);
   });
 
   it('is each visitor’s own, stays theirs, and is cleared away after a day', async () => {
@@ -190,7 +190,7 @@ describe('the sample student', () => {
     await harness.database('users').where({ id: mine }).update({ created_at: '2026-01-01' });
     await anyone().post('/api/v1/session/sample').expect(200);
     await one.get('/api/v1/courses').expect(401);
-    expect((await other.get('/api/v1/courses')).body).toHaveLength(5);
+    expect((await other.get('/api/v1/courses')).body).toHaveLength(11);
   });
 
   it('has no password to sign in with', async () => {
