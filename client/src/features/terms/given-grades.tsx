@@ -106,7 +106,7 @@ function MarkFields({ title, official, onSet }: MarkFieldsProps) {
       <TextInput
         mode="outlined"
         dense
-        label="Mark, such as W or passed"
+        label="Mark"
         aria-label={`Mark, ${title}`}
         value={mark}
         onChangeText={setMark}
@@ -118,7 +118,7 @@ function MarkFields({ title, official, onSet }: MarkFieldsProps) {
       <TextInput
         mode="outlined"
         dense
-        label="Grade points, if it counts"
+        label="Grade points"
         aria-label={`Grade points, if it counts, ${title}`}
         inputMode="decimal"
         value={points}
