@@ -100,16 +100,17 @@ export async function putBack(
     courseIds.set(id, own);
     await createCourse(transaction, userId, termIds.get(termId)!, document, own);
     await CourseRecord.query(transaction).findById(own).patch({ version });
-    for (const { id: change, version: made, madeAt, edits, inverse } of history)
-      await CourseChange.query(transaction).insert({
-        course_id: own,
-        user_id: userId,
-        id: change,
-        version: made,
-        made_at: new Date(madeAt),
-        edits: [...edits],
-        inverse: [...inverse],
-      });
+    const changes = history.map(({ id: change, version: made, madeAt, edits, inverse }) => ({
+      course_id: own,
+      user_id: userId,
+      id: change,
+      version: made,
+      made_at: new Date(madeAt),
+      edits: [...edits],
+      inverse: [...inverse],
+    }));
+    for (let from = 0; from < changes.length; from += AT_ONCE)
+      await CourseChange.query(transaction).insert(changes.slice(from, from + AT_ONCE));
   }
   for (const { name, scale } of archive.scales) {
     await withinCount(transaction, GradingScale, userId, QUOTAS.scales + QUOTAS.courses, 'grading scales');
@@ -119,6 +120,9 @@ export async function putBack(
   for (const { courseId, ...rehearsal } of archive.rehearsals)
     await keepRehearsal(transaction, userId, courseIds.get(courseId)!, rehearsal);
 }
+
+/** So many changes of the past are written with one statement. */
+const AT_ONCE = 500;
 
 async function keepRehearsal(
   transaction: Transaction,

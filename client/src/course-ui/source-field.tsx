@@ -7,6 +7,7 @@ import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Soft, Wrong } from '@/ui/text';
 import { usePasted } from '@/ui/use-frame';
+import { capital } from '@/wording/words';
 import { ChooseFiles } from './choose-files';
 
 interface SourceFieldProps {
@@ -86,7 +87,7 @@ interface TextFieldProps {
 function TextField({ label, text, onType, background }: TextFieldProps) {
   const field = useRef<{ focus: () => void } | null>(null);
   useEffect(() => field.current?.focus(), []);
-  const shown = label.charAt(0).toUpperCase() + label.slice(1);
+  const shown = capital(label);
   return (
     <TextInput
       ref={field as never}

@@ -1,10 +1,10 @@
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
-import { ask, once } from './api';
+import { ask, once, reasonOf } from './api';
 import { coursesQuery, createCourse, useCourses, type StoredCourse } from './courses';
 import { useNow } from './session';
-import { remember } from './undo';
+import { remember, say } from './undo';
 
 export interface Term {
   id: string;
@@ -92,7 +92,8 @@ export function useSaveTerm() {
     onSuccess: (term, _, before) => {
       taken(term);
       if (!before) return;
-      const again = (as: Term) => void save(as).then(taken, () => undefined);
+      const again = (as: Term) =>
+        void save(as).then(taken, (error: unknown) => say(`${as.name} is as it was. ${reasonOf(error)}`));
       remember({ done: `${before.name} changed`, undo: () => again(before), redo: () => again(term) }, false);
     },
   });
@@ -135,9 +136,10 @@ export function useDeleteTerm() {
           await ask('/courses', { method: 'POST', body: { id, termId: term.id, document } });
         await refresh(client);
       };
-      const quietly = (work: Promise<unknown>) => void work.catch(() => undefined);
+      const telling = (work: Promise<unknown>) =>
+        void work.catch((error: unknown) => say(`${term.name}: that did not work. ${reasonOf(error)}`));
       remember(
-        { done: `${term.name} deleted`, undo: () => quietly(bring()), redo: () => quietly(remove(term.id)) },
+        { done: `${term.name} deleted`, undo: () => telling(bring()), redo: () => telling(remove(term.id)) },
         true,
       );
     },
@@ -172,7 +174,8 @@ export function useMoveCourse() {
       move({ id: course.id, termId: term.id }),
     onSuccess: (_, { course, term }) => {
       const { id, termId } = course;
-      const again = (to: string) => void move({ id, termId: to }).catch(() => undefined);
+      const again = (to: string) =>
+        void move({ id, termId: to }).catch((error: unknown) => say(`It was not moved. ${reasonOf(error)}`));
       remember(
         {
           done: `${course.document.title} moved to ${term.name}`,

@@ -130,6 +130,11 @@ export function deletion(
   };
 }
 
+/** Says something of what was done, such as that it could not be taken back after all. */
+export function say(text: string): void {
+  become({ ...steps, notice: { text } });
+}
+
 export function dismissNotice(): void {
   become({ ...steps, notice: undefined });
 }

@@ -14,20 +14,23 @@ export function readTranscript(text: string): TranscriptLine[] {
     const cells = cellsOf(line);
     const [title, ...rest] = cells;
     if (!title || !/\p{L}/u.test(title)) return [];
-    const number = rest.find((cell) =>
-      isDecimal(typedDecimal(cell.replace(/\s*(credits?|cr\.?|units?)$/i, ''))),
-    );
+    const number = rest.find((cell) => isDecimal(creditsIn(cell)));
     const grade = rest.find((cell) => cell !== number && cell.length <= 20);
     return [
       {
         title: title.slice(0, 200),
         ...(number !== undefined && {
-          credits: typedDecimal(number.replace(/\s*(credits?|cr\.?|units?)$/i, '')),
+          credits: creditsIn(number),
         }),
         ...(grade !== undefined && { grade }),
       },
     ];
   });
+}
+
+/** A number of credits, without the word for them. */
+function creditsIn(cell: string): string {
+  return typedDecimal(cell.replace(/\s*(credits?|cr\.?|units?)$/i, ''));
 }
 
 /** A line's cells: between tabs, semicolons or commas; else a title, a number and a word. */

@@ -3,7 +3,8 @@ import { View } from 'react-native';
 import { ActivityIndicator, Button, Text } from 'react-native-paper';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
-import { Soft } from './text';
+import { Row } from './box';
+import { Soft, Wrong } from './text';
 
 /** What stands where records are on their way. */
 export function Loading({ what }: { what: string }) {
@@ -58,5 +59,15 @@ export function Empty({
       <Soft>{children}</Soft>
       {actions}
     </View>
+  );
+}
+
+/** What stands in the place of a part of a page that could not be had, with the way to ask again. */
+export function FailedLine({ children, retry }: { children: string; retry: () => void }) {
+  return (
+    <Row gap="s" align="center" wrap>
+      <Wrong>{children}</Wrong>
+      <Button onPress={retry}>Try again</Button>
+    </Row>
   );
 }

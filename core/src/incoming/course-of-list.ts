@@ -4,6 +4,7 @@ import type { Checked } from '../document/validation';
 import { isDecimal, typedDecimal } from '../numbers/decimal';
 import { HUNDRED, rational, sumOf } from '../numbers/rational';
 import { LIMITS } from '../rules/limits';
+import { INSIDE } from '../formats/category-path';
 import type { Listed } from './listed';
 import { pieceOfRow } from './piece-of-row';
 import type { ListRow } from './rows';
@@ -84,7 +85,6 @@ function rulesOf({ weight, counts }: ListRow, weightOf: WeightOf | undefined): P
   };
 }
 
-const INSIDE = ' › ';
 const COMBINES: readonly string[] = ['points', 'equal', 'weights'] satisfies Combine[];
 
 /** Categories as they are made while rows come. */

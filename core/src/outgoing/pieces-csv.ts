@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { statusOf, type Assessment, type Category, type Course } from '../document/course';
 import { entryText } from '../document/entry';
 import { isCounted, walk } from '../document/tree';
+import { INSIDE } from '../formats/category-path';
 import { wallText } from './wall-clock';
 
 /** The heads of a table of pieces: those by which it is read back in. */
@@ -20,8 +21,6 @@ const HEADS = [
   ],
 ] as const;
 
-/** What stands between a category and one inside of it, and between their weights. */
-const INSIDE = ' › ';
 /** A category without a weight, beside others that have one. */
 const NONE = '–';
 

@@ -4,7 +4,7 @@ import type { Knex } from 'knex';
 import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';
 import { idOf } from '../body';
 import type { Configuration } from '../configuration';
-import { listCourses } from '../course-store';
+import { findCourse, listCourses } from '../course-store';
 import { readTogether } from '../database';
 import { CalendarFeed, CourseChange, CourseRecord, Term } from '../models';
 import { notFound } from '../problem';
@@ -90,10 +90,10 @@ async function feedText(
   transaction: Transaction,
   { user_id, term_id, course_id }: CalendarFeed,
 ): Promise<string> {
-  const all = await listCourses(transaction, user_id);
-  const courses = all.filter(({ id, termId }) =>
-    course_id === null ? termId === term_id : id === course_id,
-  );
+  const own = course_id === null ? undefined : await findCourse(transaction, user_id, course_id);
+  const courses = own
+    ? [own]
+    : (await listCourses(transaction, user_id)).filter(({ termId }) => termId === term_id);
   const term = term_id === null ? undefined : await Term.query(transaction).findById(term_id);
   // When they were last changed: a stamp of now would make every answer another one.
   const changed = await CourseChange.query(transaction)

@@ -16,6 +16,7 @@ import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { CopyButton } from '@/ui/copy-button';
 import { Fold } from '@/ui/fold';
+import { FailedLine } from '@/ui/states';
 import { SectionTitle, Soft, Wrong } from '@/ui/text';
 import { dayWords, plural } from '@/wording/words';
 import { AccountForm, type AccountField } from './account-form';
@@ -102,12 +103,7 @@ export function Sessions() {
   return (
     <Stack gap="s">
       <SectionTitle>Where you are signed in</SectionTitle>
-      {error && !data && (
-        <Row gap="s" align="center" wrap>
-          <Wrong>{reasonOf(error)}</Wrong>
-          <Button onPress={() => void refetch()}>Try again</Button>
-        </Row>
-      )}
+      {error && !data && <FailedLine retry={() => void refetch()}>{reasonOf(error)}</FailedLine>}
       <View role="list" aria-label="Where you are signed in">
         {data?.sessions.map(({ id, began, device, here }) => (
           <View

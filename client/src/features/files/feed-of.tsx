@@ -6,6 +6,7 @@ import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { CopyButton } from '@/ui/copy-button';
+import { FailedLine } from '@/ui/states';
 import { Soft, Wrong } from '@/ui/text';
 
 interface FeedOfProps {
@@ -30,12 +31,7 @@ export function FeedOf({ scope, id, name }: FeedOfProps) {
           ? 'Your calendar asks this address for the due days and follows as they change. Whoever has the address sees the names and days, and nothing else.'
           : 'A calendar program can follow the due days at an address of their own, with names and days and nothing else.'}
       </Soft>
-      {error && !isKnown && (
-        <Row gap="s" align="center" wrap>
-          <Wrong>{reasonOf(error)}</Wrong>
-          <Button onPress={() => void refetch()}>Try again</Button>
-        </Row>
-      )}
+      {error && !isKnown && <FailedLine retry={() => void refetch()}>{reasonOf(error)}</FailedLine>}
       {isKnown && !feed && (
         <Button
           mode="outlined"

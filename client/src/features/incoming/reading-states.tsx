@@ -1,9 +1,10 @@
 import type { Source } from '@fidens/core';
-import { ActivityIndicator, Button } from 'react-native-paper';
+import { ActivityIndicator } from 'react-native-paper';
 import { FaultList } from '@/course-ui/fault-list';
 import { sourceName, type IncomingAnswer } from '@/model/incoming/incoming-question';
 import { Row } from '@/ui/box';
-import { Soft, Wrong } from '@/ui/text';
+import { FailedLine } from '@/ui/states';
+import { Soft } from '@/ui/text';
 
 interface ReadingStatesProps {
   source: Source;
@@ -14,13 +15,7 @@ interface ReadingStatesProps {
 
 /** What stands while something is read, where it could not be, and where it is nothing that can be read. */
 export function ReadingStates({ source, answer, hasFailed, retry }: ReadingStatesProps) {
-  if (hasFailed)
-    return (
-      <Row gap="s" align="center" wrap>
-        <Wrong>It could not be read.</Wrong>
-        <Button onPress={retry}>Try again</Button>
-      </Row>
-    );
+  if (hasFailed) return <FailedLine retry={retry}>It could not be read.</FailedLine>;
   if (!answer)
     return (
       <Row gap="s" align="center" role="status">

@@ -19,7 +19,8 @@ import { applied } from '@/model/rule-draft';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
-import { Soft, Wrong } from '@/ui/text';
+import { FailedLine } from '@/ui/states';
+import { Soft } from '@/ui/text';
 import { awayWords, changedSumWords, givesWords } from '@/wording/school-words';
 import { OUTLOOK_NAMES, plural } from '@/wording/words';
 import { ExplanationActions } from './explanation-actions';
@@ -45,13 +46,7 @@ export function Explanations({ course }: CoursePageProps) {
     [document, shown, now],
   );
   const { answer, isCurrent, hasFailed, retry } = useFigureAnswer(question);
-  if (hasFailed)
-    return (
-      <Row gap="s" align="center" wrap>
-        <Wrong>The search has failed.</Wrong>
-        <Button onPress={retry}>Try again</Button>
-      </Row>
-    );
+  if (hasFailed) return <FailedLine retry={retry}>The search has failed.</FailedLine>;
   if (answer?.shown !== shown) return <Searching />;
   const { explanations } = answer;
   const [first, ...others] = explanations;

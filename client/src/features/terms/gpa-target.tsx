@@ -24,7 +24,8 @@ import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
 import { Fold } from '@/ui/fold';
-import { Soft, Wrong } from '@/ui/text';
+import { FailedLine } from '@/ui/states';
+import { Soft } from '@/ui/text';
 import { plural } from '@/wording/words';
 import { targeting, type TargetAnswer, type ToldCombination } from './target-question';
 
@@ -104,12 +105,7 @@ export function GpaTarget({ courses, others }: GpaTargetProps) {
           onChange={setScope}
         />
       )}
-      {hasFailed && (
-        <Row gap="s" align="center" wrap>
-          <Wrong>The search has failed.</Wrong>
-          <Button onPress={retry}>Try again</Button>
-        </Row>
-      )}
+      {hasFailed && <FailedLine retry={retry}>The search has failed.</FailedLine>}
       {question && !answer && !hasFailed && (
         <Row gap="s" align="center" role="status">
           <ActivityIndicator size="small" aria-label="Searching" />

@@ -13,6 +13,7 @@ import { shortestDecimal } from '../../numbers/decimal';
 import { fractionOfPercent, rational, type Rational } from '../../numbers/rational';
 import { nameLikeness, nameOf, type Match } from './match';
 import type { Compared, FieldDifference, OnlyThere, Pair } from './choice';
+import { innermost } from '../../formats/category-path';
 import { momentOfRow, pieceOfRow } from '../../incoming/piece-of-row';
 import type { ListRow } from '../../incoming/rows';
 
@@ -202,8 +203,10 @@ function newPiece(
 /** The category that a row seems to belong to: the one of its name, else that of the pieces that are named most like it, else the course. */
 function parentOf(course: Course, row: ListRow): Category {
   const groups = nodesIn(course.root).filter((node): node is Category => node.kind === 'category');
-  const innermost = row.category?.split(' › ').at(-1);
-  const [own, said] = [nameOf(row.name), innermost === undefined ? undefined : nameOf(innermost)];
+  const [own, said] = [
+    nameOf(row.name),
+    row.category === undefined ? undefined : nameOf(innermost(row.category)),
+  ];
   const best = (measure: (category: Category) => number, least: number) => {
     const [first] = groups.map((group) => ({ group, fit: measure(group) })).sort((a, b) => b.fit - a.fit);
     return first && first.fit >= least ? first.group : undefined;

@@ -2,6 +2,7 @@ import { distance } from 'fastest-levenshtein';
 import { munkres } from 'munkres';
 import type { Assessment, Course } from '../../document/course';
 import { walk } from '../../document/tree';
+import { innermost } from '../../formats/category-path';
 import type { ListRow } from '../../incoming/rows';
 
 /** A row of the school's list and the piece of the record that it is about. */
@@ -92,7 +93,7 @@ function askedOf(row: ListRow): AskedRow {
   return {
     row,
     name: nameOf(row.name),
-    category: row.category === undefined ? undefined : nameOf(row.category.split(' › ').at(-1)!),
+    category: row.category === undefined ? undefined : nameOf(innermost(row.category)),
     day: row.day === undefined ? undefined : dayNumber(new Date(`${row.day}T12:00`)),
   };
 }
