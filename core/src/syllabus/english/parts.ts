@@ -1,0 +1,21 @@
+/** Words that open a list of parts and are called like none. */
+export const NO_PART =
+  /^(grading|grades?|assessments?|evaluation|breakdown|weights?|weighting|marking|requirements|course(work)? requirements|graded (work|components)|components?|course grade|final grade|component|item|category|policy|policies|schedule|syllabus|course|class|section|points?|scale|instructor|professor|dr|semester|term|prerequisites?|university|college|school|department|monday|tuesday|wednesday|thursday|friday|letter|note|late( work| policy)?|extra time|work|the work|problem|problems?)$/i;
+
+/** Work beside the sum, which only helps. */
+export const EXTRA_CREDIT = /\b(extra[ -]credit|bonus|extra points?|additional credit|on top of)\b/i;
+
+/** What says, beside a name, how many pieces there are. */
+export const HOW_MANY: readonly RegExp[] = [
+  /\((\d{1,3})(?: (?:total|in total|in all|of them|planned|per (?:term|semester)|x|×))?[,;)]/i,
+  /(?<![\d.])(\d{1,3}) (?:total|in total|in all|of them|altogether|over the (?:term|semester)|per (?:term|semester)|this (?:term|semester)|planned)(?!\p{L})/iu,
+  /(?:^|[\s(])(?:x|×)\s?(\d{1,3})(?![\d.%])/i,
+  /(?:^|[\s(,:;])(\d{1,3})\s?(?:x|×)(?=[\s,)]|$)/i,
+  /(?:number|count|quantity)\s?(?:of \p{L}+)?:?\s?(\d{1,3})/iu,
+];
+
+/** What points a whole that is added up from them has. */
+export const AT_EACH = /(?:\bat|@|\bworth|×|\bx|\bof)\s*$/i;
+export const TIMES_BEFORE = /(?:@|×|\bx|\bat)\s*$/i;
+/** What says after an amount that it is what all of the course is. */
+export const OF_GRADE = /^\)?\s*(?:of|toward|towards|to) (?:the |your )?(?:final |course |total |overall |semester |term |class )*(?:grade|mark|course|total)\b/i;

@@ -1,0 +1,438 @@
+import type { Rational } from '../numbers/rational';
+import { HUNDRED, rational, sumOf } from '../numbers/rational';
+import { amountsIn, numberOf, type Amount } from './amounts';
+import type { Range } from './clean-text';
+import { EXTRA_CREDIT, HOW_MANY, OF_GRADE, TIMES_BEFORE } from './english/parts';
+import { TOTAL } from './english/words';
+import { CERTAINTY, type Certainty } from './facts';
+import { nameAfter, nameBefore, speaksOfMany, speaksOfWork, stemsOf, type Name } from './names';
+import { numberIn, type Piece, type TableRow } from './rows';
+import type { Unit } from './units';
+
+/** A value with the words that say it. */
+export interface Told<T> {
+  readonly value: T;
+  readonly range: Range;
+  readonly certainty: Certainty;
+}
+
+/** A part of a course as the text has it: something graded, with its share. */
+export interface Part {
+  readonly key: string;
+  readonly name: Told<string>;
+  readonly stems: readonly string[];
+  readonly isMany: boolean;
+  readonly unit: Unit;
+  /** Where in its unit it is spoken of. */
+  readonly from: number;
+  readonly to: number;
+  readonly nameFrom: number;
+  weight?: Told<Rational>;
+  weightEach?: Told<Rational>;
+  points?: Told<Rational>;
+  pointsEach?: Told<Rational>;
+  pieces?: Told<number>;
+  /** How many of the lowest a column says are dropped. */
+  drop?: Told<number>;
+  /** What a column says of when it is due. */
+  due?: { readonly unit: Unit; readonly from: number; readonly to: number };
+  isExtra?: Told<true>;
+  /** It has what is left of the whole. */
+  hasRest?: Told<true>;
+  within?: Part;
+  readonly isWork: boolean;
+  readonly isOfGrade: boolean;
+  readonly table: number | undefined;
+  /** What was said of its weight elsewhere, where it differs. */
+  otherWeight?: Told<Rational>;
+}
+
+/** The parts of a course, and what the text says that they come to. */
+export interface Parts {
+  readonly parts: readonly Part[];
+  readonly mode: 'weights' | 'points' | undefined;
+  /** What a line of totals says. */
+  readonly totals: readonly (Told<Rational> & { readonly unit: 'percent' | 'points' })[];
+}
+
+/** Finds the parts of a course with what each counts. */
+export function partsOf(pieces: readonly Piece[]): Parts {
+  const reader = new PartReader();
+  for (const piece of pieces) {
+    if (piece.kind === 'row') reader.row(piece.row);
+    else reader.unit(piece.unit);
+  }
+  return reader.done();
+}
+
+/** A name and a number, and nothing else: "Quizzes 20". */
+const BARE = /^(\D[^\t]{1,58}?)\s?[\t:=.–-]*\s?(\d{1,4}(?:[.,]\d{1,2})?)$/;
+
+type Draft = { -readonly [K in keyof Part]: Part[K] };
+
+class PartReader {
+  readonly #drafts: Draft[] = [];
+  readonly #totals: (Told<Rational> & { unit: 'percent' | 'points' })[] = [];
+  #last = 0;
+
+  /** A row of a table: its columns say what its numbers are. */
+  row({ unit, cells, table }: TableRow): void {
+    const { text } = unit;
+    const of = (column: keyof typeof cells) => {
+      const cell = cells[column];
+      return cell && { ...cell, text: text.slice(cell.from, cell.to) };
+    };
+    const nameCell = of('name')!;
+    const numbers = (['weight', 'each', 'points', 'pieces', 'drop'] as const).map((column) => {
+      const cell = of(column);
+      const number = cell && numberIn(cell.text);
+      return cell && number ? { ...number, range: unit.range(cell.from, cell.to), whole: cell.text, of: column, unit: number.unit } : undefined;
+    });
+    const [weight, each, points, count, drop] = numbers;
+    if (TOTAL.test(nameCell.text)) {
+      if (weight) this.#total(weight, 'percent');
+      if (points) this.#total(points, 'points');
+      return;
+    }
+    if (weight === undefined && each === undefined && points === undefined) {
+      // A cell that says more than its number is read as a sentence is.
+      this.unit(unit, table);
+      return;
+    }
+    const name = nameBefore(`${nameCell.text}:`, 0, nameCell.text.length + 1);
+    if (!name) return;
+    const draft = this.#draft(unit, { ...name, from: name.from + nameCell.from, to: name.to + nameCell.from }, { from: 0, to: text.length, table });
+    const told = (value: string, range: Range): Told<Rational> => ({ value: numberOf(value), range, certainty: CERTAINTY.sure });
+    const isEach = (cell: { whole: string }) => /each|\//i.test(cell.whole);
+    if (weight) {
+      if (weight.unit === 'points') draft.points = told(weight.value, weight.range);
+      else draft[isEach(weight) ? 'weightEach' : 'weight'] = told(weight.value, weight.range);
+    }
+    if (each) draft[each.unit === 'percent' ? 'weightEach' : 'pointsEach'] = told(each.value, each.range);
+    if (points) {
+      if (points.unit === 'percent') draft.weight = told(points.value, points.range);
+      else draft[isEach(points) ? 'pointsEach' : 'points'] = told(points.value, points.range);
+    }
+    if (count && Number.isInteger(Number(count.value)) && Number(count.value) > 0)
+      draft.pieces = { value: Number(count.value), range: count.range, certainty: CERTAINTY.sure };
+    else if (!draft.pieces) this.#howMany(draft, nameCell.from, text.length);
+    if (drop && Number(drop.value) > 0) draft.drop = { value: Number(drop.value), range: drop.range, certainty: CERTAINTY.sure };
+    const due = of('due');
+    if (due) draft.due = { unit, from: due.from, to: due.to };
+  }
+
+  #total(number: { value: string; range: Range }, unit: 'percent' | 'points'): void {
+    this.#totals.push({ value: numberOf(number.value), range: number.range, certainty: CERTAINTY.sure, unit });
+  }
+
+  /** Lines of a name and a number alone, one after the other. */
+  #bareRun: { unit: Unit; name: Name; number: { value: string; from: number; to: number } }[] = [];
+
+  /** Whether a line is a name with a number that says no more; what it is a number of shows once all are there. */
+  #bare(unit: Unit): boolean {
+    const match = BARE.exec(unit.text);
+    if (!match || (unit.line.section !== 'weights' && !TOTAL.test(unit.text) && this.#bareRun.length === 0 && !speaksOfWork(match[1]!))) return false;
+    const last = this.#bareRun.at(-1);
+    if (last && unit.line.number - last.unit.line.number > 2) this.#endBareRun();
+    const end = match[1]!.length;
+    const value = match[2]!;
+    const from = unit.text.length - match[0].length + match[0].lastIndexOf(value);
+    const name = TOTAL.test(unit.text) ? { from: 0, to: end, isWork: false } : nameBefore(unit.text, 0, end);
+    if (name) this.#bareRun.push({ unit, name, number: { value, from, to: from + value.length } });
+    return name !== undefined;
+  }
+
+  /** Numbers that come to a hundred are weights; those that come to what the text says points. */
+  #endBareRun(): void {
+    const rows = this.#bareRun.filter(({ unit }) => !TOTAL.test(unit.text));
+    const total = this.#bareRun.find(({ unit }) => TOTAL.test(unit.text));
+    this.#bareRun = [];
+    const sum = sumOf(rows, ({ number }) => numberOf(number.value));
+    const isWhole = sum.compare(100) === 0;
+    const isPoints = !isWhole && total !== undefined && numberOf(total.number.value).compare(sum) === 0;
+    if (rows.length < 2 || (!isWhole && !isPoints)) return;
+    for (const { unit, name, number } of rows) {
+      const draft = this.#draft(unit, name, { from: 0, to: number.to, table: undefined, isOfGrade: true });
+      draft[isWhole ? 'weight' : 'points'] = { value: numberOf(number.value), range: unit.range(number.from, number.to), certainty: CERTAINTY.likely };
+      if (!draft.pieces) this.#howMany(draft, name.to, unit.text.length);
+    }
+    if (total) this.#total({ value: total.number.value, range: total.unit.range(total.number.from, total.number.to) }, isWhole ? 'percent' : 'points');
+  }
+
+  /** A line or a sentence: each amount with the name that stands before or after it. */
+  unit(unit: Unit, table?: number): void {
+    const { text, line } = unit;
+    const amounts = amountsIn(text);
+    if (amounts.length === 0 && this.#bare(unit)) return;
+    if (TOTAL.test(text.replace(/^[\s:=–-]+/, ''))) {
+      for (const { from, to, value, unit: of } of amounts)
+        if (of !== 'rest') this.#totals.push({ value, range: unit.range(from, to), certainty: CERTAINTY.sure, unit: of });
+      return;
+    }
+    if (line.section === 'talk' && amounts.length < 2) return;
+    let at = 0;
+    let outer: Draft | undefined;
+    let current: Draft | undefined;
+    amounts.forEach((amount, index) => {
+      const next = amounts[index + 1]?.from ?? text.length;
+      const opened = text.slice(at, amount.from).lastIndexOf('(');
+      const inBrackets = current !== undefined && /^\s*\(/.test(text.slice(at, amount.from)) && !text.slice(at + opened, amount.from).includes(')') && (current.weight ?? current.points) !== undefined;
+      if (inBrackets) outer = current;
+      const isClosed = outer !== undefined && text.slice(outer.to, amount.from).includes(')') && !text.slice(text.lastIndexOf(')', amount.from), amount.from).includes('(');
+      if (isClosed && !inBrackets) outer = undefined;
+      const before = nameBefore(text, inBrackets ? at + opened + 1 : at, amount.from);
+      const gap = text.slice(at, amount.from);
+      const isBare = /^[\s()=:,;.…·+–-]*$/.test(gap) && current !== undefined && current.to === at;
+      const after = before || (isBare && !/[,;]/.test(gap) && at > 0) ? undefined : nameAfter(text, amount.to, next);
+      const name = before ?? after;
+      if (!name) {
+        if (current && (isBare || /^[^,;.]{0,30}$/.test(gap)) && amount.unit !== 'rest') this.#add(current, amount, unit);
+        at = Math.max(at, amount.to);
+        return;
+      }
+      const to = Math.max(amount.to, name.to);
+      const draft = this.#draft(unit, name, { from: at, to, table, isOfGrade: OF_GRADE.test(text.slice(amount.to, amount.to + 60)) });
+      if (outer && outer !== draft) draft.within = outer;
+      this.#add(draft, amount, unit);
+      current = draft;
+      at = to;
+    });
+    const own = this.#drafts.filter((draft) => draft.unit === unit);
+    own.forEach((draft, index) => {
+      if (!draft.pieces) this.#howMany(draft, draft.from, own[index + 1]?.nameFrom ?? text.length);
+      else if (draft.weight && own.length === 1 && new RegExp(String.raw`\beach\b`, 'i').test(text.slice(draft.to, draft.to + 12)) ) {
+        draft.weightEach = draft.weight;
+        delete draft.weight;
+      }
+    });
+  }
+
+  #draft(
+    unit: Unit,
+    { from, to, pieces, isWork }: Name,
+    place: { from: number; to: number; table: number | undefined; isOfGrade?: boolean },
+  ): Draft {
+    this.#last += 1;
+    const words = unit.words(from, to);
+    const value = words.charAt(0).toUpperCase() + words.slice(1);
+    const draft: Draft = {
+      key: `part ${this.#last}`,
+      name: { value, range: unit.range(from, to), certainty: CERTAINTY.sure },
+      stems: stemsOf(value),
+      isMany: speaksOfMany(value),
+      unit,
+      ...{ from: place.from, to: place.to, nameFrom: from, table: place.table, isOfGrade: place.isOfGrade === true, isWork },
+    };
+    if (pieces !== undefined) {
+      const digits = /\d+/.exec(unit.text.slice(Math.max(0, from - 12), Math.min(unit.text.length, to + 8)));
+      const start = Math.max(0, from - 12) + (digits?.index ?? 0);
+      draft.pieces = { value: pieces, range: unit.range(start, start + (digits?.[0].length ?? 1)), certainty: CERTAINTY.sure };
+    }
+    const region = unit.text.slice(place.from, Math.min(unit.text.length, place.to + 40));
+    const extra = EXTRA_CREDIT.exec(unit.text.slice(from, to)) ? { from, to } : undefined;
+    const beside = extra ?? (EXTRA_CREDIT.test(region) && this.#isNear(unit.text, place) ? { from: place.from, to: place.to } : undefined);
+    if (beside) draft.isExtra = { value: true, range: unit.range(beside.from, beside.to), certainty: CERTAINTY.sure };
+    this.#drafts.push(draft);
+    return draft;
+  }
+
+  /** Whether the words for extra credit are said of this part, and not of the next. */
+  #isNear(text: string, { from, to }: { from: number; to: number }): boolean {
+    const match = EXTRA_CREDIT.exec(text.slice(from))!;
+    const end = from + match.index;
+    return end <= to || !/[,;.]\s|\band\b/.test(text.slice(to, end));
+  }
+
+  #add(draft: Draft, amount: Amount, unit: Unit): void {
+    const range = unit.range(amount.from, amount.to);
+    const certainty = amount.isShare ? CERTAINTY.likely : CERTAINTY.sure;
+    if (amount.unit === 'rest') {
+      draft.hasRest = { value: true, range, certainty };
+      return;
+    }
+    if (amount.pieces !== undefined) draft.pieces ??= { value: amount.pieces, range, certainty };
+    const isEach = amount.isEach || (draft.pieces !== undefined && TIMES_BEFORE.test(unit.text.slice(Math.max(0, amount.from - 6), amount.from))) || /\beach\b[^,;()]{0,20}$/i.test(unit.text.slice(draft.nameFrom, amount.from));
+    const field = amount.unit === 'percent' ? (isEach ? 'weightEach' : 'weight') : isEach ? 'pointsEach' : 'points';
+    draft[field] ??= { value: amount.value, range, certainty };
+  }
+
+  #howMany(draft: Draft, from: number, to: number): void {
+    const { text } = draft.unit;
+    const region = text.slice(from, to);
+    for (const form of HOW_MANY) {
+      const match = form.exec(region);
+      if (!match?.[1]) continue;
+      const start = from + match.index + match[0].indexOf(match[1]);
+      draft.pieces = { value: Number(match[1]), range: draft.unit.range(start, start + match[1].length), certainty: CERTAINTY.sure };
+      return;
+    }
+    // "Labs: 30% (12 lab reports)": a number of work in the plural, beside the name.
+    for (const match of region.matchAll(/(?<![\d.,/$-])(\d{1,2}) ((?:[\p{L}-]{2,20} ){0,2}[\p{L}-]{2,20}s)(?!\p{L})/giu)) {
+      const [, count, words] = match;
+      const start = from + match.index;
+      const isOwn = stemsOf(words!).some((stem) => draft.stems.includes(stem));
+      const isBest = /(?:best|top|lowest|highest|drop|of|worst|first|last|the)\s+(?:the\s+|your\s+)?$/i.test(text.slice(Math.max(0, start - 14), start));
+      if (isBest || !(isOwn || (speaksOfWork(words!) && draft.isMany))) continue;
+      draft.pieces = { value: Number(count), range: draft.unit.range(start, start + count!.length), certainty: isOwn ? CERTAINTY.sure : CERTAINTY.likely };
+      return;
+    }
+  }
+
+  done(): Parts {
+    this.#endBareRun();
+    this.#drafts.sort((a, b) => a.unit.line.number - b.unit.line.number);
+    const drafts = merged(nested(plausible(this.#drafts)));
+    const percents = drafts.filter(({ weight, weightEach, hasRest }) => (weight ?? weightEach ?? hasRest) !== undefined);
+    const points = drafts.filter(({ points: all, pointsEach }) => (all ?? pointsEach) !== undefined);
+    const mode = percents.length >= 2 || (percents.length > 0 && percents.length >= points.length) ? 'weights' : points.length > 0 ? 'points' : undefined;
+    const parts = mode === 'weights' ? drafts.filter((draft) => percents.includes(draft) || percents.some(({ within }) => within === draft)) : drafts;
+    if (mode === 'weights') giveRest(parts);
+    return { parts, mode, totals: this.#totals };
+  }
+}
+
+/** Gives what is left of a hundred to the part that has the rest. */
+function giveRest(parts: readonly Draft[]): void {
+  const rest = parts.find(({ hasRest, weight }) => hasRest && !weight);
+  if (!rest) return;
+  const others = parts.filter((part) => part !== rest && !part.within && !part.isExtra);
+  const all = sumOf(others, (part) => weightOf(part) ?? rational('0'));
+  const left = HUNDRED.sub(all);
+  if (left.compare(0) > 0) rest.weight = { ...rest.hasRest!, value: left, certainty: CERTAINTY.likely };
+}
+
+/** The weight of a part in percent, its pieces' together where each has its own. */
+export function weightOf({ weight, weightEach, pieces }: Part): Rational | undefined {
+  if (weight) return weight.value;
+  return weightEach && pieces ? weightEach.value.mul(rational(String(pieces.value))) : undefined;
+}
+
+/** What a run of lines that share a whole out has at least. */
+const RUN = 3;
+/** Lines further apart are no run. */
+const APART = 4;
+
+/** Leaves out what looks like a part and is none: a name that nobody knows, alone, outside what speaks of grading. */
+function plausible(drafts: readonly Draft[]): Draft[] {
+  const runs: Draft[][] = [];
+  for (const draft of drafts) {
+    const last = runs.at(-1);
+    const before = last?.at(-1);
+    const isNext = before && draft.unit.line.number - before.unit.line.number <= APART;
+    if (isNext) last!.push(draft);
+    else runs.push([draft]);
+  }
+  return runs.flatMap((run) =>
+    run.filter((draft) => {
+      const inSection = draft.unit.line.section === 'weights';
+      const isRun = run.length >= RUN || (run.length >= 2 && inSection);
+      if (draft.table !== undefined && (draft.isWork || run.length >= 2)) return true;
+      if (draft.isWork) {
+        const isPoints = !draft.weight && !draft.weightEach && !draft.hasRest;
+        // Points beside a piece in a schedule, or in passing, share out no whole.
+        if (isPoints && !isRun && !inSection) return false;
+        if (draft.unit.line.section === 'talk' || draft.unit.line.section === 'late') return draft.isOfGrade || run.length >= RUN;
+        if (!isRun && !inSection && !draft.isOfGrade && draft.unit.text.length > 60) mark(draft, CERTAINTY.likely);
+        return true;
+      }
+      if (!isRun) return draft.isOfGrade && draft.name.value.split(' ').length <= 3;
+      const known = run.filter(({ isWork }) => isWork).length;
+      const isRow = draft.unit.text.length <= 80 || draft.isOfGrade || known * 2 >= run.length;
+      if (known === 0 && !inSection && !isWhole(run)) return false;
+      mark(draft, CERTAINTY.likely);
+      return isRow;
+    }),
+  );
+}
+
+const isWhole = (run: readonly Draft[]) => sumOf(run, (draft) => weightOf(draft) ?? rational('0')).compare(100) === 0;
+
+function mark(draft: Draft, certainty: Certainty): void {
+  draft.name = { ...draft.name, certainty };
+}
+
+/** Puts parts into the part whose share they share out. */
+function nested(drafts: readonly Draft[]): Draft[] {
+  drafts.forEach((draft, index) => {
+    if (draft.within || !(draft.weight ?? draft.points)) return;
+    const deeper: Draft[] = [];
+    for (const other of drafts.slice(index + 1)) {
+      if (other.within === draft) return;
+      const isDeeper = other.unit !== draft.unit && (other.unit.line.indent > draft.unit.line.indent || (other.unit.line.isBulleted && !draft.unit.line.isBulleted)) && !other.within;
+      if (!isDeeper) break;
+      deeper.push(other);
+    }
+    if (deeper.length >= 2 && sharesOut(draft, deeper)) for (const part of deeper) part.within = draft;
+  });
+  const top = drafts.filter(({ within, isExtra }) => !within && !isExtra);
+  const all = sumOf(top, (draft) => weightOf(draft) ?? rational('0'));
+  if (all.compare(100) > 0) nestByNumbers(top, all);
+  return [...drafts];
+}
+
+const valueOf = (part: Draft) => weightOf(part) ?? part.points?.value ?? rational('0');
+
+function sharesOut(whole: Draft, parts: readonly Draft[]): boolean {
+  const sum = sumOf(parts, valueOf);
+  return sum.compare(valueOf(whole)) === 0 || (whole.weight !== undefined && sum.compare(100) === 0);
+}
+
+/** Where all comes to more than a hundred: a part whose followers come to just its own, if then all is a hundred. */
+function nestByNumbers(top: readonly Draft[], all: Rational): void {
+  const found: { whole: Draft; parts: readonly Draft[] }[] = [];
+  for (let index = 0; index < top.length; index += 1) {
+    const whole = top[index]!;
+    for (let end = index + 2; end < top.length; end += 1) {
+      const parts = top.slice(index + 1, end + 1);
+      if (sumOf(parts, valueOf).compare(valueOf(whole)) === 0) {
+        found.push({ whole, parts });
+        index = end;
+        break;
+      }
+    }
+  }
+  const twice = sumOf(found, ({ whole }) => valueOf(whole));
+  if (all.sub(twice).compare(100) !== 0) return;
+  for (const { whole, parts } of found) for (const part of parts) part.within = whole;
+}
+
+/** What tells parts of one course apart: their words, "exam" only where there is nothing else. */
+export function partName(stems: readonly string[]): string {
+  const telling = stems.filter((stem) => stem !== 'exam');
+  return [...(telling.some((stem) => /\p{L}/u.test(stem)) ? telling : stems)].sort().join(' ');
+}
+
+/** One part for all that is said of it: what is said again fills in what was not said before. */
+function merged(drafts: readonly Draft[]): Draft[] {
+  const known = new Map<string, Draft>();
+  const same = new Map<Draft, Draft>();
+  const kept: Draft[] = [];
+  for (const draft of drafts) {
+    const name = `${draft.within ? `${partName(draft.within.stems)} / ` : ''}${partName(draft.stems)}`;
+    const first = known.get(name) ?? (draft.within ? undefined : known.get(anywhere(known, partName(draft.stems))));
+    if (!first || first.unit === draft.unit) {
+      known.set(name, draft);
+      kept.push(draft);
+      continue;
+    }
+    same.set(draft, first);
+    if (first.weight && draft.weight && first.weight.value.compare(draft.weight.value) !== 0) {
+      first.otherWeight ??= draft.weight;
+    }
+    if (!weightOf(first)) first.weight ??= draft.weight!;
+    if (first.weight === undefined) delete first.weight;
+    for (const field of ['weightEach', 'points', 'pointsEach', 'pieces', 'isExtra', 'due', 'drop'] as const)
+      if (first[field] === undefined && draft[field] !== undefined) Object.assign(first, { [field]: draft[field] });
+  }
+  for (const draft of kept) {
+    const whole = draft.within && same.get(draft.within);
+    if (whole) draft.within = whole;
+  }
+  return kept;
+}
+
+/** The name under which a nested part is known, where only one is called so. */
+function anywhere(known: ReadonlyMap<string, Draft>, name: string): string {
+  const names = [...known.keys()].filter((other) => other.endsWith(` / ${name}`));
+  return names.length === 1 ? names[0]! : name;
+}
