@@ -21,6 +21,7 @@ async function main(): Promise<number> {
     process.stderr.write(`${options}\n${USAGE}\n`);
     return 2;
   }
+  if (options.syllabus) return readSyllabuses(options);
   let status = 0;
   const reads = await Promise.all(options.files.map((file) => coursesIn(file, options)));
   for (const read of reads.flat()) {
@@ -38,6 +39,19 @@ async function main(): Promise<number> {
     } else {
       tell(read.course, 'figure' in figure ? figure.figure : undefined, options);
     }
+  }
+  return status;
+}
+
+/** Reads syllabuses, a course a line. */
+async function readSyllabuses({ files, now }: Options): Promise<number> {
+  // The words of a trade are large, and no grade needs them.
+  const { courseOfSyllabus } = await import('./syllabus');
+  let status = 0;
+  for (const file of files) {
+    const read = await courseOfSyllabus(file, now);
+    if ('error' in read) status = 2;
+    print(JSON.stringify(read));
   }
   return status;
 }

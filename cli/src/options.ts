@@ -9,6 +9,7 @@ export const USAGE = [
   'npm run --silent grade -- [--json] [--as-of MOMENT] [--solve ID] [--figure FIGURE] FILE…   (- reads one document a line)',
   `npm run --silent grade -- --to ${LEAVING.join('|')} [--as-of MOMENT] --out FOLDER FILE…`,
   `npm run --silent grade -- --from ${COMING.join('|')} [--as-of MOMENT] [--person ID] FILE…`,
+  'npm run --silent grade -- --syllabus [--as-of MOMENT] FILE…   (- reads one text)',
 ].join('\n');
 
 /** What was asked for on the command line. */
@@ -20,6 +21,8 @@ export interface Options {
   readonly to: LeavingFormat | undefined;
   readonly from: FormatName;
   readonly person: string | undefined;
+  /** Whether the files are syllabuses to be read. */
+  readonly syllabus: boolean;
   readonly out: string;
   readonly files: readonly string[];
 }
@@ -32,6 +35,7 @@ export function readOptions(): Options | string {
       allowPositionals: true,
       options: {
         json: { type: 'boolean' },
+        syllabus: { type: 'boolean' },
         ...{ 'as-of': text, solve: text, figure: text, to: text, from: text, person: text, out: text },
       },
     });
@@ -39,13 +43,13 @@ export function readOptions(): Options | string {
     if (!isRealMoment(now))
       return `--as-of takes a moment such as 2026-10-20T12:00:00Z, not "${String(now)}".`;
     if (positionals.length === 0) return 'Name at least one file.';
-    const { json = false, solve, figure, to, from = 'course', person, out = '.' } = values;
+    const { json = false, syllabus = false, solve, figure, to, from = 'course', person, out = '.' } = values;
     if (to !== undefined && !formatNamed(to)?.leaves)
       return `--to takes one of ${LEAVING.join(', ')}, not "${to}".`;
     if (formatNamed(from)?.comesAs === undefined)
       return `--from takes one of ${COMING.join(', ')}, not "${from}".`;
     return {
-      ...{ json, now, solve, figure, person, out, files: positionals },
+      ...{ json, syllabus, now, solve, figure, person, out, files: positionals },
       to: to as LeavingFormat | undefined,
       from: from as FormatName,
     };

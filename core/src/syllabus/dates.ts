@@ -2,7 +2,7 @@ import { en } from 'chrono-node';
 import { momentText } from '../numbers/decimal';
 import { NO_DUE, SPEAKS_DUE } from './english/dates';
 import { Mentions } from './mentions';
-import { speaksOfMany, speaksOfWork, stemsOf } from './names';
+import { speaksOfMany, stemsOf } from './names';
 import type { Part } from './parts';
 import type { Unit } from './units';
 
@@ -34,7 +34,7 @@ export function datesOf(units: readonly Unit[], parts: readonly Part[], near: Da
   const mentions = new Mentions(parts);
   const found: Dated[] = [];
   for (const unit of units) {
-    if (unit.text.length > LONGEST || !/\d/.test(unit.text) || !speaksOfWork(unit.text) || NO_DUE.test(unit.text)) continue;
+    if (unit.text.length > LONGEST || !/\d/.test(unit.text) || NO_DUE.test(unit.text)) continue;
     const named = namedIn(unit, mentions);
     if (named.length === 0) continue;
     const days = daysIn(withoutNames(unit.text, named), near);

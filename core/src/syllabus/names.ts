@@ -39,7 +39,7 @@ export function nameBefore(text: string, from: number, to: number): Name | undef
 export function nameAfter(text: string, from: number, to: number): Name | undefined {
   const lead = JOINERS_AFTER.exec(text.slice(from, to))?.[0].length ?? 0;
   const start = from + lead;
-  const stop = /\t|[;.!?](?:\s|$)|\s[–-]\s|[(:)]|,(?!\d)|\s(?:and|plus)\s(?=\d)/.exec(text.slice(start, to));
+  const stop = /\t|[;.!?](?:\s|$)|\s[–-]\s|[(:)]|,(?!\d)|\s(?:and|plus)\s(?=\d)|\s(?:is|are|will|can|may|for|if|when|through|available)\s/.exec(text.slice(start, to));
   const end = stop ? start + stop.index : to;
   return nameIn(text, start, end - ending(text.slice(start, end), /(?:\s|\band|\bor|\bplus|\bis|\bare|[\s:,;=–-])+$/i));
 }
@@ -111,6 +111,12 @@ function nameIn(text: string, first: number, last: number): Name | undefined {
   if (tail) {
     pieces ??= Number(tail[1] ?? tail[2] ?? tail[3]);
     to -= tail[0].length;
+  }
+  const numbered = /\s(\d{1,2})\s?(?:–|-|to|through|&|and)\s?(\d{1,2})$/.exec(text.slice(from, to));
+  if (numbered && Number(numbered[2]) > Number(numbered[1])) {
+    // "Exams 1-3": so many of them.
+    pieces ??= Number(numbered[2]) - Number(numbered[1]) + 1;
+    to -= numbered[0].length;
   }
   to -= ending(text.slice(from, to), /[\s:;,.="'–-]+$/);
   const name = text.slice(from, to);

@@ -173,7 +173,9 @@ class PartReader {
     let at = 0;
     let outer: Draft | undefined;
     let current: Draft | undefined;
+    let done = 0;
     amounts.forEach((amount, index) => {
+      if (index < done) return;
       const next = amounts[index + 1]?.from ?? text.length;
       const opened = text.slice(at, amount.from).lastIndexOf('(');
       const inBrackets = current !== undefined && /^\s*\(/.test(text.slice(at, amount.from)) && !text.slice(at + opened, amount.from).includes(')') && (current.weight ?? current.points) !== undefined;
@@ -188,6 +190,17 @@ class PartReader {
       if (!name) {
         if (current && (isBare || /^[^,;.]{0,30}$/.test(gap)) && amount.unit !== 'rest') this.#add(current, amount, unit);
         at = Math.max(at, amount.to);
+        return;
+      }
+      const shared = before && respective(text, before, amounts.slice(index));
+      if (shared) {
+        shared.forEach((one, place) => {
+          const amountOf = amounts[index + place]!;
+          current = this.#draft(unit, one, { from: one.from, to: amountOf.to, table, isOfGrade: true });
+          this.#add(current, amountOf, unit);
+        });
+        at = current!.to;
+        done = index + shared.length;
         return;
       }
       const to = Math.max(amount.to, name.to);
@@ -289,6 +302,19 @@ class PartReader {
     if (mode === 'weights') giveRest(parts);
     return { parts, mode, totals: this.#totals };
   }
+}
+
+/** "The midterm and the final are worth 20% and 30%": the names of a list, where as many amounts follow each other. */
+function respective(text: string, { from, to }: Name, amounts: readonly Amount[]): Name[] | undefined {
+  const names: Name[] = [];
+  for (const match of text.slice(from, to).matchAll(/(?:(?!,| and | & ).)+/gi)) {
+    const start = from + match.index;
+    const name = nameBefore(`${text.slice(start, start + match[0].length)}:`.replace(/^\s+/, (gap) => gap), 0, match[0].length + 1);
+    if (name) names.push({ ...name, from: name.from + start, to: name.to + start });
+  }
+  if (names.length < 2 || amounts.length < names.length) return undefined;
+  const isRow = names.slice(1).every((_, index) => /^\s?,?\s?(?:and\s)?$/.test(text.slice(amounts[index]!.to, amounts[index + 1]!.from)));
+  return isRow ? names : undefined;
 }
 
 /** Gives what is left of a hundred to the part that has the rest. */

@@ -67,7 +67,7 @@ function rowOf(unit: Unit, cells: readonly Cell[], columns: readonly (ColumnOfTa
   return found.name && /\p{L}/u.test(unit.text.slice(found.name.from, found.name.to)) ? found : undefined;
 }
 
-const SOLE_AMOUNT = /^\(?\d{1,4}(?:[.,]\d{1,4})?\s?(?:%|percent|pct\.?|points?|pts?\.?|marks?)\)?$/i;
+const SOLE_AMOUNT = /^\(?\d{1,4}(?:[.,]\d{1,4})?\s?(?:%|percent|pct\.?|points?|pts?\.?|marks?)(?: of (?:the |your )?(?:final |course |total )?(?:grade|mark))?\)?$/i;
 const SOLE_NUMBER = /^\d{1,4}(?:[.,]\d{1,4})?$/;
 
 /** Puts together what a page has pasted cell by cell, each on a line of its own. */

@@ -11,6 +11,8 @@ export const HOW_MANY: readonly RegExp[] = [
   /(?<![\d.])(\d{1,3}) (?:total|in total|in all|of them|altogether|over the (?:term|semester)|per (?:term|semester)|this (?:term|semester)|planned)(?!\p{L})/iu,
   /(?:^|[\s(])(?:x|×)\s?(\d{1,3})(?![\d.%])/i,
   /(?:^|[\s(,:;])(\d{1,3})\s?(?:x|×)(?=[\s,)]|$)/i,
+  /:\s?(\d{1,3})\s?\(/,
+  /\b(?:write|submit|complete|take|do|hand in|out of) (\d{1,2})(?=[,;.)]| and\b)/i,
   /(?:number|count|quantity)\s?(?:of \p{L}+)?:?\s?(\d{1,3})/iu,
 ];
 

@@ -8,7 +8,7 @@ const phrases = (...templates: string[]): readonly RegExp[] => templates.map(phr
 
 /** "The lowest 2", "2 worst": what is dropped or replaced. */
 export const LOWEST = /(?<![\p{L}\d.])(?:(\d{1,2}) (?:of (?:the|your) )?)?(?:(?:the|your) )?(?:very )?(?:lowest|worst|weakest|poorest)(?:[ -](?:scoring|graded))?(?: (\d{1,2})(?!\d|\s?%))?(?!\p{L}| passing| letter| possible)/giu;
-export const HIGHEST = /(?<![\p{L}\d.])(?:the |your )?(?:single )?highest(?: and (?:the |your )?lowest| (?:score|1|one)? ?(?:and|or) (?:the |your )?lowest)/iu;
+export const HIGHEST = /(?<![\p{L}\d.])(?:the |your )?(?:single )?highest(?: and (?:the |your )?lowest| ((?:score|1|one) )?(?:and|or) (?:the |your )?lowest)/iu;
 /** What is done with what does not count. */
 export const DROPPED =
   /\b(drop(?:s|ped|ping)?|exclud(?:e|es|ed|ing)|discard(?:s|ed|ing)?|ignor(?:e|es|ed|ing)|disregard(?:s|ed|ing)?|omit(?:s|ted|ting)?|remov(?:e|es|ed|ing)|forgiv(?:e|es|en|ing)|(?:do|does|will|is|are)(?: not|n't) (?:be )?(?:count(?:ed)?|included|considered)|not (?:be )?(?:count(?:ed|ing)?|included)|thr(?:own|ow|ew|owing) (?:out|away)|toss(?:ed|es)?|struck|cancel(?:l?ed)?|all but|except|apart from|without|minus|less|eliminat(?:e|es|ed)|set aside|strike|scratch(?:ed)?|waived|left out)\b/i;
@@ -24,7 +24,7 @@ export const SKIPPED = phrases(
   'drop (any )?{count} (of (the |your )?)?{work}',
   '{count} (of (the |your )?)?{work} (is|are|will be|can be|may be) dropped',
   '{count} drops?',
-  '{count} (is|are|will be)? ?dropped',
+  '{count} ((is|are|will be) )?dropped',
 );
 /** "Drops: 2". */
 export const EACH_CATEGORY = /\b(?:each|every|any) (?:category|group|component|type|kind)\b|\bper category\b/i;
@@ -51,10 +51,10 @@ export const PER_DAY = phrases(
 );
 export const LATE_OF: readonly (readonly ['possible' | 'earned', RegExp])[] = [
   ['earned', /\bof (?:the |your |its |what (?:was|you|is|they) )?(?:score |grade |mark |points |credit |value )?(?:you )?(?:have )?(?:earned|received|achieved|obtained|awarded)(?: score| grade| mark| points)?\b|\bof (?:the |your |its )?(?:earned|awarded|achieved) (?:score|grade|mark|points|credit|value)|\bof what (?:you|it|they|is|was) (?:would have )?(?:earned|earns)|\bof your (?:score|mark)\b/i],
-  ['possible', /\bof (?:the |its |all )?(?:maximum|possible|total|full|available|assignment's|max)(?: possible| available| assignment)? ?(?:points?|scores?|marks?|value|credit|grade)?\b|\bof what is possible|\bof the points possible/i],
+  ['possible', /\bof (?:the |its |all )?(?:maximum|possible|total|full|available|assignment's|max)((?: possible| available| assignment) )?(?:points?|scores?|marks?|value|credit|grade)?\b|\bof what is possible|\bof the points possible/i],
 ];
 export const LATE_COUNT: readonly (readonly ['started' | 'completed' | 'exact', RegExp])[] = [
-  ['started', /\bor (?:any )?(?:part|fraction|portion)(?: thereof| of (?:a|one|that) day| of it)?\b|\beach started\b|\b(?:any )?(?:partial|part of a) days?\b|\brounded up to (?:the next|a full|whole)? ?days?\b|\bor part of\b/i],
+  ['started', /\bor (?:any )?(?:part|fraction|portion)(?: thereof| of (?:a|one|that) day| of it)?\b|\beach started\b|\b(?:any )?(?:partial|part of a) days?\b|\brounded up to ((?:the next|a full|whole) )?days?\b|\bor part of\b/i],
   ['completed', /\b(?:full|complete|whole|completed) (?:day|24)/i],
   ['exact', /\b(?:pro-?rated|by the hour|prorata|proportionally)\b/i],
 ];
@@ -66,7 +66,7 @@ export const LATE_CEILING = phrases(
   '(maximum|max|largest) (late )?(penalty|deduction|reduction|loss)( is| of)? {percent}',
 );
 export const LATE_FLOOR = phrases(
-  '(minimum|floor|min) (grade |score |credit |mark )?(of|is)? ?{percent}',
+  '(minimum|floor|min) (grade |score |credit |mark )?((of|is) )?{percent}',
   '(never|not|no) (go |fall |drop |be )?(below|lower than|less than) {percent}',
   '(down to|until it reaches|until) (a )?(minimum of |floor of )?{percent}',
   'at least {percent} (of|is|credit|remains|stays)',
@@ -90,7 +90,7 @@ export const LATE_CLOSES = phrases(
 );
 export const NO_LATE = phrases(
   'no late (work|submissions?|assignments?|homework|papers?|labs?|essays?|projects?|problem sets?|reports?|quizzes|exercises|hand-ins?)',
-  'late (work|submissions?|assignments?|homework|papers?|labs?|essays?|projects?|problem sets?|reports?|~2) (is|are|will|can|may|cannot)? ?(not|never|n t|t) (be )?(accepted|graded|taken|marked|considered)',
+  'late (work|submissions?|assignments?|homework|papers?|labs?|essays?|projects?|problem sets?|reports?|~2) ((is|are|will|can|may|cannot) )?(not|never|n t|t) (be )?(accepted|graded|taken|marked|considered)',
   'late (work|submissions?|assignments?|homework|papers?|labs?|essays?|projects?|~2) (receives?|earns?|gets?|counts? as|is worth|are worth|will receive|is|are) (a |an )?(zero|0|no credit|nothing|no points)',
   '(i|we|they) (do not|don t|will not|won t|cannot) (accept|take|grade) late',
   'nothing (is|will be) accepted (late|after the deadline|past the deadline)',
@@ -111,6 +111,7 @@ export const FLAT_LATE = phrases(
 const MISSING_WORK = '(missing|missed|unsubmitted|not (submitted|handed in|turned in|completed|done)|never (submitted|handed in|turned in)|incomplete|work (that is )?not|fail(ure)? to (submit|hand in|turn in|take))';
 export const MISSING_ZERO = phrases(
   `${MISSING_WORK} ~8 (is|are|counts?|receives?|gets?|scores?|earns?|recorded|entered|graded|be|given|result in|worth|will|as|means|become|becomes|score|yields?|results) (as |a |an |be |in a |in )?(zero|zeros|0|zeroes|no credit|nothing|no points)`,
+  '(missing|missed)( work| assignments)?\\s?[=:→]\\s?(zero|0)',
   '(zero|0|no credit) (for|is given for|on) (any |all |each )?(missing|missed|unsubmitted|work not)',
 );
 export const MISSING_PERCENT = phrases(
@@ -163,14 +164,14 @@ export const NEED_FEWER = phrases(
 /** What each absence takes away. */
 export const DEDUCT = phrases(
   '(each|every|any) (additional |further |unexcused |such |other )*absence (after|beyond|over|past|in excess of) (the )?(first )?({count}|{ordinal}) ~12 {amount}',
-  '{amount} ~6 (for|per) (each|every)? ?(additional |unexcused |further )*absence (after|beyond|over|past|in excess of) (the )?(first )?({count}|{ordinal})',
+  '{amount} ~6 (for|per) ((each|every) )?(additional |unexcused |further )*absence (after|beyond|over|past|in excess of) (the )?(first )?({count}|{ordinal})',
   '(after|beyond|past) (the )?(first )?({count}|{ordinal}) (unexcused )?absences? ~9 (each|every) ~6 {amount}',
   '(each|every|any) (additional |further |unexcused |other )*absence ~10 {amount}',
-  '{amount} ~6 (for|per) (each|every)? ?(additional |unexcused |further )*absence',
+  '{amount} ~6 (for|per) ((each|every) )?(additional |unexcused |further )*absence',
 );
 export const FREE_ABSENCES = phrases(
   '(miss|have|allowed|permitted|take) ~3 {count} ~3 (absences?|classes|sessions|meetings) ~3 (without|with no) (penalty|consequence|question|questions)',
-  '{count} (unexcused |free |excused )?absences? (is|are|will be)? ?(allowed|permitted|free|excused|forgiven|without penalty)',
+  '{count} (unexcused |free |excused )?absences? ((is|are|will be) )?(allowed|permitted|free|excused|forgiven|without penalty)',
   '(allowed|permitted|may have|granted|get|have) (up to )?{count} (free |unexcused )?absences?',
   '(first|up to) {count} absences? ~3 (free|not|without|no)',
 );
