@@ -47,6 +47,7 @@ const SOURCES = [
   'client/src',
   'client/assets',
   'client/app.json',
+  'client/babel.config.js',
   'client/package.json',
   'core/src',
   'package-lock.json',

@@ -1,5 +1,14 @@
 import { SCALE_PRESETS, type Course, type Fault } from '@fidens/core';
-import { isPdf, readSyllabus, sourceWords, textOfFile, textOfPdf, type PdfReader, type ReadSyllabus } from '@fidens/core/syllabus';
+import {
+  isPdf,
+  readSyllabus,
+  sourceWords,
+  textOfFile,
+  type Fact,
+  type Range,
+  type ReadSyllabus,
+} from '@fidens/core/syllabus';
+import { textOfPdf } from '@fidens/core/pdf';
 import { readFileSync } from 'node:fs';
 import { basename, extname } from 'node:path';
 
@@ -44,14 +53,34 @@ export async function courseOfSyllabus(file: string, near: string): Promise<From
 async function textOf(name: string, bytes: Uint8Array) {
   const file = { name, bytes };
   if (!isPdf(file)) return textOfFile(file);
-  return textOfPdf(bytes, (await import('unpdf/pdfjs')) as unknown as PdfReader);
+  return textOfPdf(bytes, await import('unpdf/pdfjs'));
 }
 
 function wordsOf({ given, lines, without, remarks }: ReadSyllabus, text: string): ReadWords {
-  const words = ({ from, to }: { from: number; to: number }): Words => ({ from, to, words: sourceWords(text, { from, to }) });
+  const words = ({ from, to }: { from: number; to: number }): Words => ({
+    from,
+    to,
+    words: sourceWords(text, { from, to }),
+  });
   return {
-    facts: given.map(({ fact, pointer }) => ({ pointer, ...words(fact.range), certainty: fact.certainty })),
-    unread: [...lines.filter(({ became }) => became === 'unread').map(({ range }) => words(range)), ...without.map(({ range }) => words(range))],
+    facts: given.flatMap(({ fact, pointer }) =>
+      placesOf(fact, pointer).map(({ at, range }) => ({
+        pointer: at,
+        ...words(range),
+        certainty: fact.certainty,
+      })),
+    ),
+    unread: [
+      ...lines.filter(({ became }) => became === 'unread').map(({ range }) => words(range)),
+      ...without.map(({ range }) => words(range)),
+    ],
     remarks,
   };
+}
+
+/** The places that a fact gave: of a scale each band, of what has one field that field. */
+function placesOf({ kind, range, parts }: Fact, pointer: string): { at: string; range: Range }[] {
+  if (kind === 'bands')
+    return (parts ?? [range]).map((own, index) => ({ at: `${pointer}/${index}`, range: own }));
+  return [{ at: kind === 'round' ? `${pointer}/step` : pointer, range }];
 }

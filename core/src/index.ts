@@ -178,3 +178,5 @@ export {
   takenKey,
 } from './school/list/choice';
 export { differenceWords, explanationWords } from './school/words';
+export { factKey, isTyped } from './syllabus/fact-key';
+export { ABOUT_COURSE } from './syllabus/facts';

@@ -3,9 +3,11 @@
  * only a new course needs them.
  */
 export { courseOfFacts, type CourseOfFacts, type Given } from './syllabus/course-of-facts';
-export { COURSE, type Fact, type FactKind } from './syllabus/facts';
+export { changedFact, decide, type Decided, type Decision } from './syllabus/decide';
+export type { Fact, FactKind } from './syllabus/facts';
 export { findFacts, type FoundFacts, type ReadLine, type Remark } from './syllabus/find-facts';
 export { type Range, sourceWords } from './syllabus/clean-text';
+export { keptText } from './syllabus/kept-text';
+export { newVersionOf, type NewVersion } from './syllabus/new-version';
 export { readSyllabus, type ReadSyllabus } from './syllabus/read-syllabus';
 export { isPdf, textOfFile, textOfPaste } from './syllabus/text-of-file';
-export { type PdfReader, textOfPdf } from './syllabus/text-of-pdf';

@@ -47,6 +47,7 @@ export const COURSE_COLUMNS: Columns = {
   code: 'code',
   credits: 'credits',
   note: 'note',
+  syllabus: 'syllabus',
   target_label: 'target.label',
   target_percent: 'target.percent',
   school_percent: 'school.percent',

@@ -15,12 +15,20 @@ interface SourceFieldProps {
   paste: string;
   /** What it is, in a sentence: "the school’s list". */
   what: string;
+  /** How it is typed off, for a screen reader. */
+  lines?: string;
   hint: string;
   onSource: (source: Source) => void;
 }
 
 /** The ways in for whatever comes: pasted with a tap or the keyboard, typed off, chosen as a file, or dropped on the window. */
-export function SourceField({ paste: pasteLabel, what, hint, onSource }: SourceFieldProps) {
+export function SourceField({
+  paste: pasteLabel,
+  what,
+  lines = 'a row or a cell a line',
+  hint,
+  onSource,
+}: SourceFieldProps) {
   const c = useColours();
   const [text, setText] = useState('');
   const [said, setSaid] = useState<string>();
@@ -63,7 +71,7 @@ export function SourceField({ paste: pasteLabel, what, hint, onSource }: SourceF
       </Row>
       {isOpen && (
         <>
-          <TextField label={what} text={text} onType={setText} background={c.card} />
+          <TextField label={what} lines={lines} text={text} onType={setText} background={c.card} />
           {text.trim() !== '' && (
             <Button mode="outlined" style={{ alignSelf: 'flex-start' }} onPress={() => onSource({ text })}>
               Read it
@@ -79,12 +87,13 @@ export function SourceField({ paste: pasteLabel, what, hint, onSource }: SourceF
 
 interface TextFieldProps {
   label: string;
+  lines: string;
   text: string;
   onType: (text: string) => void;
   background: string;
 }
 
-function TextField({ label, text, onType, background }: TextFieldProps) {
+function TextField({ label, lines, text, onType, background }: TextFieldProps) {
   const field = useRef<{ focus: () => void } | null>(null);
   useEffect(() => field.current?.focus(), []);
   const shown = capital(label);
@@ -95,7 +104,7 @@ function TextField({ label, text, onType, background }: TextFieldProps) {
       multiline
       numberOfLines={5}
       label={shown}
-      aria-label={`${shown}, a row or a cell a line`}
+      aria-label={`${shown}, ${lines}`}
       value={text}
       onChangeText={onType}
       style={{ backgroundColor: background }}

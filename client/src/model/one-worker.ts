@@ -8,6 +8,14 @@ interface Asked<Q> {
 interface Answered<A> {
   readonly id: number;
   readonly answer?: A;
+  /** How far it is, where it is not done: so many of so many. */
+  readonly progress?: Progress;
+}
+
+/** How far a longer answer is. */
+export interface Progress {
+  readonly done: number;
+  readonly of: number;
 }
 
 /** One worker that serves all questions of its kind, off the page's own thread: it starts with the first, and anew after it has failed. */
@@ -16,7 +24,11 @@ export class OneWorker<Q, A> {
   #questions = 0;
   readonly #waiting = new Map<
     number,
-    { resolve: (answer: A | undefined) => void; reject: (why: Error) => void }
+    {
+      resolve: (answer: A | undefined) => void;
+      reject: (why: Error) => void;
+      onProgress?: (progress: Progress) => void;
+    }
   >();
 
   constructor(readonly start: () => Worker) {}
@@ -24,13 +36,14 @@ export class OneWorker<Q, A> {
   /**
    * Asks the worker.
    *
+   * @param onProgress - told how far it is, by workers that tell it
    * @returns a promise of the answer, or of nothing where the question was given up; refused where the worker fails
    */
-  ask(question: Q): Promise<A | undefined> {
+  ask(question: Q, onProgress?: (progress: Progress) => void): Promise<A | undefined> {
     this.#questions += 1;
     const id = this.#questions;
     return new Promise((resolve, reject) => {
-      this.#waiting.set(id, { resolve, reject });
+      this.#waiting.set(id, { resolve, reject, ...(onProgress && { onProgress }) });
       this.#serving().postMessage({ id, question } satisfies Asked<Q>);
     });
   }
@@ -38,7 +51,8 @@ export class OneWorker<Q, A> {
   #serving(): Worker {
     if (this.#worker) return this.#worker;
     const worker = this.start();
-    worker.addEventListener('message', ({ data: { id, answer } }: MessageEvent<Answered<A>>) => {
+    worker.addEventListener('message', ({ data: { id, answer, progress } }: MessageEvent<Answered<A>>) => {
+      if (progress) return this.#waiting.get(id)?.onProgress?.(progress);
       this.#waiting.get(id)?.resolve(answer);
       this.#waiting.delete(id);
     });

@@ -170,6 +170,7 @@ const FIELDS: Record<string, FieldWords> = {
     words: (school: SchoolFigure) => figureText(school) + (school.note === undefined ? '' : ', noted'),
   },
   official: { name: 'grade that was given', none: 'none yet', words: officialText },
+  syllabus: { name: 'text of its syllabus', words: () => 'kept' },
   listedAs: { name: 'name in the school’s list', none: 'the same' },
   requirements: {
     name: 'requirements for letters',

@@ -133,6 +133,7 @@ export const courseFields = {
   code: lineSchema(LIMITS.name),
   credits: decimalSchema(),
   note,
+  syllabus: noteSchema(LIMITS.syllabus),
   target: targetSchema,
   school: schoolSchema,
   official: officialSchema,

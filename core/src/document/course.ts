@@ -119,6 +119,8 @@ export interface Course {
   code?: string;
   credits?: Decimal;
   note?: string;
+  /** The text of the syllabus that its rules were read from. */
+  syllabus?: string;
   target?: Target;
   school?: SchoolFigure;
   official?: Official;

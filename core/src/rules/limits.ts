@@ -17,6 +17,8 @@ export const LIMITS = {
   label: 20,
   id: 100,
   note: 10_000,
+  /** Of the text of a syllabus that stays with its course. */
+  syllabus: 30_000,
   /** Pieces that one category may promise, and pieces that it may drop. */
   planned: 2_000,
 } as const;

@@ -34,7 +34,7 @@ export const decimalOf = (value: Rational) => decimalText(value, 6);
 export function amountsIn(text: string): Amount[] {
   const found: Amount[] = [];
   for (const match of text.matchAll(AMOUNT)) {
-    const amount = amountOf(match as RegExpExecArray, text);
+    const amount = amountOf(match, text);
     if (amount) found.push(amount);
   }
   for (const share of sharesIn(text)) {
@@ -44,7 +44,10 @@ export function amountsIn(text: string): Amount[] {
 }
 
 function amountOf(match: RegExpExecArray, text: string): Amount | undefined {
-  const { count, value, unit, after, each, total, totalUnit } = match.groups as Record<string, string | undefined>;
+  const { count, value, unit, after, each, total, totalUnit } = match.groups as Record<
+    string,
+    string | undefined
+  >;
   const says = unit ?? totalUnit;
   if (says === undefined) return undefined;
   const from = match.index;
@@ -57,7 +60,8 @@ function amountOf(match: RegExpExecArray, text: string): Amount | undefined {
   const pieces = count ?? after;
   const isEach = pieces !== undefined || each !== undefined || PER_WORK.test(next);
   const amount = { from, to, unit: of, value: numberOf(value!), isEach } as const;
-  if (total !== undefined && pieces === undefined) return { ...amount, value: numberOf(total), isEach: false };
+  if (total !== undefined && pieces === undefined)
+    return { ...amount, value: numberOf(total), isEach: false };
   return { ...amount, ...(pieces !== undefined && { pieces: Number(pieces) }) };
 }
 
@@ -69,14 +73,29 @@ function sharesIn(text: string): Amount[] {
     const { top: said, top2, bottom, word, rest } = match.groups as Record<string, string | undefined>;
     const from = match.index;
     const to = from + match[0].length;
-    if (NOT_A_WEIGHT_AFTER.test(text.slice(to, to + 60)) || NOT_A_WEIGHT_BEFORE.test(text.slice(Math.max(0, from - 50), from)))
+    if (
+      NOT_A_WEIGHT_AFTER.test(text.slice(to, to + 60)) ||
+      NOT_A_WEIGHT_BEFORE.test(text.slice(Math.max(0, from - 50), from))
+    )
       continue;
     const parts = bottom === undefined ? SHARES.parts(word) : Number(bottom);
     if (rest === undefined && (parts === undefined || parts === 0)) continue;
     const top = said ?? top2;
     const times = /^\d+$/.test(top ?? '') ? Number(top) : 1;
-    const value = rest === undefined ? rational('100').mul(rational(String(times))).div(rational(String(parts))) : rational('0');
-    found.push({ from, to, unit: rest === undefined ? 'percent' : 'rest', value, isEach: false, isShare: true });
+    const value =
+      rest === undefined
+        ? rational('100')
+            .mul(rational(String(times)))
+            .div(rational(String(parts)))
+        : rational('0');
+    found.push({
+      from,
+      to,
+      unit: rest === undefined ? 'percent' : 'rest',
+      value,
+      isEach: false,
+      isShare: true,
+    });
   }
   return found;
 }

@@ -47,13 +47,16 @@ export function sourceWords(source: string, { from, to }: Range): string {
   return source
     .slice(from, to)
     .replace(/[\u00AD\u200B-\u200D\u2060\uFEFF]/g, '')
-    .replace(/(\p{L})-[ \t]*\r?\n[ \t]*(?=\p{Ll})/gu, (whole, before: string) => `${before}${whole.includes('-') ? '' : '-'}`)
+    .replace(
+      /(\p{L})-[ \t]*\r?\n[ \t]*(?=\p{Ll})/gu,
+      (whole, before: string) => `${before}${whole.includes('-') ? '' : '-'}`,
+    )
     .replace(/\*+|`+|(?<![\p{L}\d])_+|_+(?![\p{L}\d])/gu, '')
     .replace(/\s+/g, ' ')
     .trim();
 }
 
-const DROPPED = /[\u00AD\u200B-\u200D\u2060\uFEFF\u0000-\u0008\u000E-\u001F\u007F*`]/;
+const DROPPED = /[\u00AD\u200B-\u200D\u2060\uFEFF*`]|(?![\t\n\v\f\r])\p{Cc}/u;
 const SIGNS: Readonly<Record<string, string>> = {
   '\u2010': '-',
   '\u2011': '-',
@@ -124,7 +127,7 @@ class Cleaner {
       }
     };
     for (const match of this.#text.matchAll(form)) {
-      const text = to(match as RegExpExecArray);
+      const text = to(match);
       if (text === undefined) continue;
       copy(match.index);
       done = match.index + match[0].length;

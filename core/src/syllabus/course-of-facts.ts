@@ -1,10 +1,18 @@
-import type { Assessment, Category, Course, CourseNode, Policy, Requirement, Scale } from '../document/course';
+import type {
+  Assessment,
+  Category,
+  Course,
+  CourseNode,
+  Policy,
+  Requirement,
+  Scale,
+} from '../document/course';
 import { checkCourse } from '../document/course-file';
 import type { Checked } from '../document/validation';
 import { rational, sumOf } from '../numbers/rational';
 import { LIMITS } from '../rules/limits';
 import { decimalOf } from './amounts';
-import { COURSE, type Fact, type FactKind, type FactOf, type FactValues } from './facts';
+import { ABOUT_COURSE, type Fact, type FactKind, type FactOf, type FactValues } from './facts';
 import { speaksOfMany } from './names';
 import { ABSENCES } from './rules';
 
@@ -38,7 +46,16 @@ export function courseOfFacts(facts: readonly Fact[], unsaid: Unsaid): Checked<C
   const maker = new CourseMaker(facts);
   const made = maker.course(unsaid);
   const checked = checkCourse(made);
-  return checked.ok ? { ok: true, value: { course: checked.value, given: maker.given, without: facts.filter((fact) => !maker.used.has(fact)) } } : checked;
+  return checked.ok
+    ? {
+        ok: true,
+        value: {
+          course: checked.value,
+          given: maker.given,
+          without: facts.filter((fact) => !maker.used.has(fact)),
+        },
+      }
+    : checked;
 }
 
 type Draft<T> = { -readonly [K in keyof T]: T[K] };
@@ -56,7 +73,7 @@ class CourseMaker {
   }
 
   course({ title, scale }: Unsaid): Course {
-    const of = <K extends FactKind>(kind: K) => this.#fact(COURSE, kind);
+    const of = <K extends FactKind>(kind: K) => this.#fact(ABOUT_COURSE, kind);
     const keep = <K extends FactKind>(kind: K, pointer: string): FactValues[K] | undefined => {
       const fact = of(kind);
       if (fact) this.#give(fact, pointer);
@@ -68,7 +85,10 @@ class CourseMaker {
     const round = keep('round', '/scale/round');
     if (bands) this.#give(bands, '/scale/bands');
     const root = this.#root();
-    const own: Scale = { ...(bands ? { bands: bands.value as Scale['bands'] } : scale), ...(round && { round }) };
+    const own: Scale = {
+      ...(bands ? { bands: bands.value } : scale),
+      ...(round && { round }),
+    };
     const requirements = this.#requirements(own);
     const policy = this.#policy();
     return {
@@ -95,20 +115,31 @@ class CourseMaker {
 
   #policy(): Policy | undefined {
     const late = this.#late();
-    const missing = this.#fact(COURSE, 'missing');
-    const overdue = this.#fact(COURSE, 'overdue');
+    const missing = this.#fact(ABOUT_COURSE, 'missing');
+    const overdue = this.#fact(ABOUT_COURSE, 'overdue');
     if (missing) this.#give(missing, '/policy/missing');
     if (overdue) this.#give(overdue, '/policy/overdue/after');
     if (!late && !missing && !overdue) return undefined;
-    return { ...(missing && { missing: missing.value }), ...(overdue && { overdue: { after: overdue.value } }), ...(late && { late }) };
+    return {
+      ...(missing && { missing: missing.value }),
+      ...(overdue && { overdue: { after: overdue.value } }),
+      ...(late && { late }),
+    };
   }
 
   #late(): Policy['late'] {
     const fields = [
-      ...([['latePerDay', 'perDay'], ['lateOf', 'of'], ['lateCount', 'count'], ['lateFloor', 'floor'], ['lateGrace', 'grace'], ['lateCloses', 'closes']] as const),
+      ...([
+        ['latePerDay', 'perDay'],
+        ['lateOf', 'of'],
+        ['lateCount', 'count'],
+        ['lateFloor', 'floor'],
+        ['lateGrace', 'grace'],
+        ['lateCloses', 'closes'],
+      ] as const),
     ];
     const said = fields.flatMap(([kind, field]) => {
-      const fact: Fact | undefined = this.#fact(COURSE, kind);
+      const fact: Fact | undefined = this.#fact(ABOUT_COURSE, kind);
       return fact ? [{ fact, field }] : [];
     });
     // What comes after it is said of nothing where no penalty is.
@@ -121,15 +152,19 @@ class CourseMaker {
 
   /** The parts in the order in which they are said, each in the part that it stands in. */
   #root(): Category {
-    const combine = this.#fact(COURSE, 'combine');
-    const keys = [...this.#byPart.keys()].filter((key) => key !== COURSE && key !== ABSENCES && this.#fact(key, 'name'));
+    const combine = this.#fact(ABOUT_COURSE, 'combine');
+    const keys = [...this.#byPart.keys()].filter(
+      (key) => key !== ABOUT_COURSE && key !== ABSENCES && this.#fact(key, 'name'),
+    );
     const within = (key: string) => {
       const whole = this.#fact(key, 'within')?.value;
       return whole !== undefined && whole !== key && keys.includes(whole) ? whole : undefined;
     };
     const top = keys.filter((key) => within(key) === undefined);
     keys.forEach((key, index) => this.#ids.set(key, `p${index + 1}`));
-    const children = top.map((key, index) => this.#node(key, `/root/children/${index}`, (whole) => keys.filter((other) => within(other) === whole)));
+    const children = top.map((key, index) =>
+      this.#node(key, `/root/children/${index}`, (whole) => keys.filter((other) => within(other) === whole)),
+    );
     const absences = this.#absences(children.length);
     if (absences) children.push(absences);
     if (combine) this.#give(combine, '/root/combine');
@@ -150,13 +185,27 @@ class CourseMaker {
     const name = of('name')!;
     this.#give(name, `${pointer}/name`);
     const parts = inside(key);
-    const isExtraPoints = of('extraCredit') !== undefined && of('points') !== undefined && of('pieces') === undefined;
-    const isMany = !isExtraPoints && (parts.length > 0 || of('pieces') !== undefined || of('dropLowest') !== undefined || of('best') !== undefined || speaksOfMany(name.value));
+    const isExtraPoints =
+      of('extraCredit') !== undefined && of('points') !== undefined && of('pieces') === undefined;
+    const isMany =
+      !isExtraPoints &&
+      (parts.length > 0 ||
+        of('pieces') !== undefined ||
+        of('dropLowest') !== undefined ||
+        of('best') !== undefined ||
+        speaksOfMany(name.value));
     const weight = this.#weight(key, pointer);
     const extra = of('extraCredit');
     if (extra) this.#give(extra, `${pointer}/extraCredit`);
-    const common = { id: this.#ids.get(key)!, name: name.value.slice(0, LIMITS.name), ...(weight !== undefined && { weight }), ...(extra && { extraCredit: true }) };
-    const node = isMany ? this.#category(key, pointer, common, parts, inside) : this.#piece(key, pointer, common);
+    const common = {
+      id: this.#ids.get(key)!,
+      name: name.value.slice(0, LIMITS.name),
+      ...(weight !== undefined && { weight }),
+      ...(extra && { extraCredit: true }),
+    };
+    const node = isMany
+      ? this.#category(key, pointer, common, parts, inside)
+      : this.#piece(key, pointer, common);
     const whole = of('within');
     if (whole) this.used.add(whole);
     this.#nodes.set(key, { node, pointer });
@@ -190,22 +239,39 @@ class CourseMaker {
     };
   }
 
-  #category(key: string, pointer: string, common: Pick<Category, 'id' | 'name'>, parts: readonly string[], inside: (key: string) => string[]): Category {
+  #category(
+    key: string,
+    pointer: string,
+    common: Pick<Category, 'id' | 'name'>,
+    parts: readonly string[],
+    inside: (key: string) => string[],
+  ): Category {
     const children = parts.map((part, index) => this.#node(part, `${pointer}/children/${index}`, inside));
     const isShared = children.some(({ weight }) => weight !== undefined);
-    const category: Draft<Category> = { kind: 'category', ...common, ...(isShared && { combine: 'weights' as const }), children };
+    const category: Draft<Category> = {
+      kind: 'category',
+      ...common,
+      ...(isShared && { combine: 'weights' as const }),
+      children,
+    };
     const pieces = this.#fact(key, 'pieces');
     const points = this.#fact(key, 'points');
     const each = this.#fact(key, 'pointsEach');
     const count = pieces?.value ?? (isShared || children.length > 0 ? undefined : points ? 1 : undefined);
     if (!isShared && count !== undefined && count > 0) {
-      const possible = each?.value ?? (points ? decimalOf(rational(points.value).div(rational(String(count)))) : undefined);
-      category.planned = { pieces: count, ...(possible !== undefined && rational(possible).compare(0) > 0 && { possible }) };
+      const possible =
+        each?.value ?? (points ? decimalOf(rational(points.value).div(rational(String(count)))) : undefined);
+      category.planned = {
+        pieces: count,
+        ...(possible !== undefined && rational(possible).compare(0) > 0 && { possible }),
+      };
       if (pieces) this.#give(pieces, `${pointer}/planned/pieces`);
       if (each) this.#give(each, `${pointer}/planned/possible`);
       else if (points) this.#give(points, `${pointer}/planned/possible`);
       if (possible !== undefined)
-        category.children = children.map((child) => (child.kind === 'assessment' && child.presumed ? withPossible(child, possible) : child));
+        category.children = children.map((child) =>
+          child.kind === 'assessment' && child.presumed ? withPossible(child, possible) : child,
+        );
     }
     this.#drop(key, pointer, category, count);
     if (this.#fact(key, 'weightEach') && !isShared) category.combine = 'equal';
@@ -218,7 +284,11 @@ class CourseMaker {
     const best = this.#fact(key, 'best');
     const fromBest = best && count !== undefined && count > best.value ? count - best.value : undefined;
     const dropped = lowest?.value ?? fromBest;
-    if (dropped !== undefined || highest) category.drop = { ...(dropped !== undefined && { lowest: dropped }), ...(highest && { highest: highest.value }) };
+    if (dropped !== undefined || highest)
+      category.drop = {
+        ...(dropped !== undefined && { lowest: dropped }),
+        ...(highest && { highest: highest.value }),
+      };
     if (lowest) this.#give(lowest, `${pointer}/drop/lowest`);
     if (best && (fromBest !== undefined || (count !== undefined && count === best.value))) {
       if (!lowest && fromBest !== undefined) this.#give(best, `${pointer}/drop/lowest`);
@@ -233,13 +303,24 @@ class CourseMaker {
     this.#ids.set(ABSENCES, ABSENCES);
     const { each, free } = deduct.value;
     this.#give(deduct, `/root/children/${index}/deduct`);
-    return { kind: 'assessment', id: ABSENCES, name: 'Absences', possible: '100', presumed: true, deduct: { each, ...(free !== '0' && { free }) } };
+    return {
+      kind: 'assessment',
+      id: ABSENCES,
+      name: 'Absences',
+      possible: '100',
+      presumed: true,
+      deduct: { each, ...(free !== '0' && { free }) },
+    };
   }
 
   #schemes(top: readonly string[]): NonNullable<Category['schemes']> {
-    return (this.#byPart.get(COURSE) ?? []).flatMap((fact) => {
+    return (this.#byPart.get(ABOUT_COURSE) ?? []).flatMap((fact) => {
       if (fact.kind !== 'scheme') return [];
-      const weights = Object.fromEntries(Object.entries(fact.value.weights).flatMap(([key, weight]) => (top.includes(key) ? [[this.#ids.get(key)!, weight]] : [])));
+      const weights = Object.fromEntries(
+        Object.entries(fact.value.weights).flatMap(([key, weight]) =>
+          top.includes(key) ? [[this.#ids.get(key)!, weight]] : [],
+        ),
+      );
       if (Object.keys(weights).length === 0) return [];
       this.#give(fact, '/root/schemes');
       return [{ name: fact.value.name, weights }];
@@ -259,7 +340,15 @@ class CourseMaker {
       const moved = this.#fact(key, 'weightTo');
       const to = moved && this.#nodes.get(moved.value);
       const isSibling = to !== undefined && parentOf(to.pointer) === parentOf(pointer) && to.node !== node;
-      if (moved && to && isSibling && node.kind === 'assessment' && !node.extraCredit && !to.node.extraCredit && this.#fact(key, 'weight')) {
+      if (
+        moved &&
+        to &&
+        isSibling &&
+        node.kind === 'assessment' &&
+        !node.extraCredit &&
+        !to.node.extraCredit &&
+        this.#fact(key, 'weight')
+      ) {
         node.weightTo = to.node.id;
         this.#give(moved, `${pointer}/weightTo`);
       }
@@ -268,13 +357,15 @@ class CourseMaker {
 
   #requirements({ bands }: Scale): Requirement[] {
     const passing = bands.findLast(({ pass }, index) => pass !== false && index < bands.length - 1)?.label;
-    return (this.#byPart.get(COURSE) ?? []).flatMap((fact) => {
+    return (this.#byPart.get(ABOUT_COURSE) ?? []).flatMap((fact) => {
       if (fact.kind !== 'requirement') return [];
       const { for: goal, of, asks } = fact.value;
-      const label = goal === 'pass' ? passing : bands.slice(0, -1).find((band) => band.label === goal.label)?.label;
+      const label =
+        goal === 'pass' ? passing : bands.slice(0, -1).find((band) => band.label === goal.label)?.label;
       const id = this.#ids.get(of);
       const node = this.#nodes.get(of)?.node;
-      if (label === undefined || id === undefined || ('pieces' in asks && node?.kind !== 'category')) return [];
+      if (label === undefined || id === undefined || ('pieces' in asks && node?.kind !== 'category'))
+        return [];
       this.#give(fact, `/requirements/${this.#asked}`);
       this.#asked += 1;
       return [{ for: label, of: id, ...asks }];
@@ -295,4 +386,3 @@ export function totalOf(course: Course): string {
   const regular = course.root.children.filter(({ extraCredit }) => !extraCredit);
   return decimalOf(sumOf(regular, ({ weight }) => rational(weight ?? '0')));
 }
-

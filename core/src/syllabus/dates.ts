@@ -16,8 +16,8 @@ export interface Dated {
   readonly unit: Unit;
   readonly from: number;
   readonly to: number;
-  /** Whether it could be another day: of 3/4 nobody knows which number is the month. */
-  readonly isUnclear: boolean;
+  /** The other day that it could be: of 3/4 nobody knows which number is the month. */
+  readonly other: string | undefined;
   readonly nameFrom: number;
   readonly nameTo: number;
 }
@@ -39,7 +39,10 @@ export function datesOf(units: readonly Unit[], parts: readonly Part[], near: Da
     if (named.length === 0) continue;
     const days = daysIn(withoutNames(unit.text, named), near);
     if (days.length === 0) continue;
-    const isSchedule = unit.line.section === 'dates' || SPEAKS_DUE.test(unit.text) || named.some(({ part, name }) => !part.isMany || name !== undefined);
+    const isSchedule =
+      unit.line.section === 'dates' ||
+      SPEAKS_DUE.test(unit.text) ||
+      named.some(({ part, name }) => !part.isMany || name !== undefined);
     if (!isSchedule) continue;
     for (const day of days) {
       const before = named.findLast(({ nameTo }) => nameTo <= day.from);
@@ -47,7 +50,8 @@ export function datesOf(units: readonly Unit[], parts: readonly Part[], near: Da
       const after = named.filter(({ nameFrom }) => nameFrom >= day.to && nameFrom < next);
       const isFirst = !before || (after.length > 0 && /^\W*$|\t/.test(unit.text.slice(0, day.from)));
       const own = isFirst ? after : day.from - before.nameTo <= 80 ? [before] : [];
-      for (const one of own) found.push({ ...one, due: day.due, isUnclear: day.isUnclear, unit, from: day.from, to: day.to });
+      for (const one of own)
+        found.push({ ...one, due: day.due, other: day.other, unit, from: day.from, to: day.to });
     }
   }
   return found;
@@ -55,16 +59,21 @@ export function datesOf(units: readonly Unit[], parts: readonly Part[], near: Da
 
 interface Day {
   readonly due: string;
-  readonly isUnclear: boolean;
+  readonly other: string | undefined;
   readonly from: number;
   readonly to: number;
 }
 
 /** A line in which the numbers of pieces are no part of a day, and cells stand apart. */
 function withoutNames(text: string, named: readonly { nameFrom: number; nameTo: number }[]): string {
-  const signs = [...text.replace(/[^\u0000-\uFFFF]/gu, '__').replace(/\t/g, ';')];
+  const signs = [...text.replace(/[\u{10000}-\u{10FFFF}]/gu, '__').replace(/\t/g, ';')];
   for (const { nameFrom, nameTo } of named) for (let at = nameFrom; at < nameTo; at += 1) signs[at] = '_';
-  return signs.join('').replace(/\b(week|lecture|chapter|unit|session|day|room)(\s+)(\d{1,2})/gi, (_, word: string, gap: string, number: string) => `${word}${gap}${'_'.repeat(number.length)}`);
+  return signs
+    .join('')
+    .replace(
+      /\b(week|lecture|chapter|unit|session|day|room)(\s+)(\d{1,2})/gi,
+      (_, word: string, gap: string, number: string) => `${word}${gap}${'_'.repeat(number.length)}`,
+    );
 }
 
 function daysIn(text: string, near: Date): Day[] {
@@ -74,25 +83,33 @@ function daysIn(text: string, near: Date): Day[] {
     if (!start.isCertain('day') || !start.isCertain('month')) continue;
     const date = start.date();
     if (!start.isCertain('year')) {
-      const years = [-1, 0, 1].map((by) => new Date(date.getFullYear() + by, date.getMonth(), date.getDate()));
-      const nearest = years.reduce((best, one) => (Math.abs(+one - +near) < Math.abs(+best - +near) ? one : best));
+      const years = [-1, 0, 1].map(
+        (by) => new Date(date.getFullYear() + by, date.getMonth(), date.getDate()),
+      );
+      const nearest = years.reduce((best, one) =>
+        Math.abs(+one - +near) < Math.abs(+best - +near) ? one : best,
+      );
       date.setFullYear(nearest.getFullYear());
     }
     if (start.isCertain('hour')) date.setHours(start.get('hour') ?? 23, start.get('minute') ?? 0, 0, 0);
     else date.setHours(23, 59, 0, 0);
     if (date.getFullYear() < 1990 || date.getFullYear() > 2190) continue;
-    days.push({ due: momentText(date), isUnclear: isUnclear(words), from: index, to: index + words.length });
+    days.push({ due: momentText(date), other: otherDay(words, date), from: index, to: index + words.length });
   }
   return days;
 }
 
-function isUnclear(words: string): boolean {
+/** The day with its month and its day exchanged, where both could be either. */
+function otherDay(words: string, date: Date): string | undefined {
   const [, first, second] = /\b(\d{1,2})\/(\d{1,2})\b/.exec(words) ?? [];
-  return first !== undefined && Number(first) <= 12 && Number(second) <= 12 && first !== second;
+  if (first === undefined || Number(first) > 12 || Number(second) > 12 || first === second) return undefined;
+  const other = new Date(date);
+  other.setMonth(date.getDate() - 1, date.getMonth() + 1);
+  return momentText(other);
 }
 
 /** The pieces that a line names: a part that is one piece, or one of a part with many, by its number. */
-function namedIn(unit: Unit, mentions: Mentions): Omit<Dated, 'due' | 'unit' | 'from' | 'to' | 'isUnclear'>[] {
+function namedIn(unit: Unit, mentions: Mentions): Omit<Dated, 'due' | 'unit' | 'from' | 'to' | 'other'>[] {
   const { text } = unit;
   return mentions.in(unit).flatMap(({ part, from, to }) => {
     if (!part.isMany) return [{ part, nameFrom: from, nameTo: to }];
@@ -105,4 +122,5 @@ function namedIn(unit: Unit, mentions: Mentions): Omit<Dated, 'due' | 'unit' | '
 }
 
 /** Whether two names are of one piece. */
-export const isSamePiece = (one: string, other: string) => stemsOf(one).join(' ') === stemsOf(other).join(' ');
+export const isSamePiece = (one: string, other: string) =>
+  stemsOf(one).join(' ') === stemsOf(other).join(' ');

@@ -14,7 +14,8 @@ export const CERTAINTY = {
 export type Certainty = (typeof CERTAINTY)[keyof typeof CERTAINTY];
 
 /** What a requirement asks, of a part by its key. */
-export type RequirementAsked = { atLeast: Decimal } | { pieces: number; each?: Decimal } | { atMost: Decimal };
+export type RequirementAsked =
+  { atLeast: Decimal } | { pieces: number; each?: Decimal } | { atMost: Decimal };
 
 /** What a fact says, by its kind. Percents and points are decimals. */
 export interface FactValues {
@@ -68,8 +69,14 @@ export interface FactValues {
 
 export type FactKind = keyof FactValues;
 
+/** Another fact that the same words could say. */
+export interface OtherReading {
+  readonly kind: FactKind;
+  readonly value: FactValues[FactKind];
+}
+
 /** The key of a course among what facts are about. */
-export const COURSE = 'course';
+export const ABOUT_COURSE = 'course';
 
 /** One thing that the text says, with the words that say it. */
 export type Fact = {
@@ -80,8 +87,10 @@ export type Fact = {
     readonly value: FactValues[K];
     readonly range: Range;
     readonly certainty: Certainty;
+    /** The places of its parts, where it has several: of each band of a scale. */
+    readonly parts?: readonly Range[];
     /** What else the words could mean. */
-    readonly or?: readonly Fact[];
+    readonly or?: readonly OtherReading[];
   };
 }[FactKind];
 

@@ -4,7 +4,7 @@ import { decimalOf } from './amounts';
 import { CleanText, type Range } from './clean-text';
 import { datesOf, isSamePiece, type Dated } from './dates';
 import { LOOKS_LIKE_RULE } from './english/words';
-import { CERTAINTY, COURSE, type Fact, type FactKind, type FactOf, type FactValues } from './facts';
+import { CERTAINTY, ABOUT_COURSE, type Fact, type FactKind, type FactOf, type FactValues } from './facts';
 import { headOf, termDay } from './head';
 import { partsOf, weightOf, type Part, type Parts, type Told } from './parts';
 import { piecesOf } from './rows';
@@ -16,7 +16,13 @@ import { unitsOf, type Unit } from './units';
 /** Something about a text that whoever reads it should know: it is told, and nothing is made up for it. */
 export type Remark =
   /** The weights come to another number than a hundred, or than the text says. */
-  | { readonly kind: 'total'; readonly comesTo: string; readonly said: string; readonly unit: 'percent' | 'points'; readonly range?: Range }
+  | {
+      readonly kind: 'total';
+      readonly comesTo: string;
+      readonly said: string;
+      readonly unit: 'percent' | 'points';
+      readonly range?: Range;
+    }
   /** A part has two weights. */
   | { readonly kind: 'two weights'; readonly name: string; readonly one: Range; readonly other: Range };
 
@@ -53,7 +59,9 @@ export function findFacts(source: string, near: string): FoundFacts {
   const found = partsOf(piecesOf(first));
   const { parts } = found;
   const scale = scaleOf(all, pointsOf(found)) ?? wholeScale;
-  const rest = all.filter((unit) => scale?.units.includes(unit) !== true || parts.some((part) => part.unit === unit));
+  const rest = all.filter(
+    (unit) => scale?.units.includes(unit) !== true || parts.some((part) => part.unit === unit),
+  );
   const about = [...factsOfParts(found), ...rulesOf(all, parts)];
   const day = termDay(all) ?? new Date(near);
   const dated = datesOf(rest, parts, day);
@@ -71,7 +79,10 @@ export function findFacts(source: string, near: string): FoundFacts {
 function onceEach(): (fact: Fact) => boolean {
   const seen = new Set<string>();
   return (fact) => {
-    const key = fact.kind === 'requirement' || fact.kind === 'scheme' ? `${fact.kind} ${JSON.stringify(fact.value)}` : `${fact.kind} ${fact.about}`;
+    const key =
+      fact.kind === 'requirement' || fact.kind === 'scheme'
+        ? `${fact.kind} ${JSON.stringify(fact.value)}`
+        : `${fact.kind} ${fact.about}`;
     return !seen.has(key) && Boolean(seen.add(key));
   };
 }
@@ -88,26 +99,66 @@ function pointsOf({ parts, mode, totals }: Parts): Rational | undefined {
 }
 
 function pointsOfPart({ points, pointsEach, pieces }: Part): Rational {
-  return points?.value ?? (pointsEach && pieces ? pointsEach.value.mul(rational(String(pieces.value))) : (pointsEach?.value ?? rational('0')));
+  return (
+    points?.value ??
+    (pointsEach && pieces
+      ? pointsEach.value.mul(rational(String(pieces.value)))
+      : (pointsEach?.value ?? rational('0')))
+  );
 }
 
 function factsOfParts({ parts, mode }: Parts): Fact[] {
   const facts: Fact[] = [];
   if (mode === undefined) return facts;
-  const put = <K extends FactKind>(kind: K, about: string, told: Told<unknown> | undefined, value: FactValues[K]) => {
-    if (told) facts.push({ kind, about, value, range: told.range, certainty: told.certainty } as unknown as FactOf<K>);
+  const put = <K extends FactKind>(
+    kind: K,
+    about: string,
+    told: Told<unknown> | undefined,
+    value: FactValues[K],
+  ) => {
+    if (told)
+      facts.push({
+        kind,
+        about,
+        value,
+        range: told.range,
+        certainty: told.certainty,
+      } as unknown as FactOf<K>);
   };
-  const first = parts.find((part) => (mode === 'weights' ? (part.weight ?? part.weightEach) : (part.points ?? part.pointsEach)) !== undefined);
+  const first = parts.find(
+    (part) =>
+      (mode === 'weights' ? (part.weight ?? part.weightEach) : (part.points ?? part.pointsEach)) !==
+      undefined,
+  );
   const how = first && (first.weight ?? first.weightEach ?? first.points ?? first.pointsEach);
-  put('combine', COURSE, how, mode);
+  put('combine', ABOUT_COURSE, how, mode);
   for (const part of parts) {
-    const { key, name, weight, weightEach, points, pointsEach, pieces, isExtra, within, drop, otherWeight } = part;
+    const { key, name, weight, weightEach, points, pointsEach, pieces, isExtra, within, drop, otherWeight } =
+      part;
     put('name', key, name, name.value);
     if (within) put('within', key, name, within.key);
-    const doubt = otherWeight && weight ? { ...weight, certainty: CERTAINTY.doubtful } : weight;
-    if (weight) put('weight', key, doubt, decimalOf(weight.value));
+    if (weight && otherWeight)
+      facts.push({
+        kind: 'weight',
+        about: key,
+        value: decimalOf(weight.value),
+        range: weight.range,
+        certainty: CERTAINTY.doubtful,
+        or: [{ kind: 'weight', value: decimalOf(otherWeight.value) }],
+      });
+    else if (weight && part.isBare)
+      facts.push({
+        kind: 'weight',
+        about: key,
+        value: decimalOf(weight.value),
+        range: weight.range,
+        certainty: CERTAINTY.doubtful,
+        or: [{ kind: 'pointsEach', value: decimalOf(weight.value) }],
+      });
+    else if (weight) put('weight', key, weight, decimalOf(weight.value));
     else if (weightEach) put('weightEach', key, weightEach, decimalOf(weightEach.value));
-    if (points && (mode === 'points' || !pieces || part.isMany)) put('points', key, points, decimalOf(points.value));
+    if (points && (mode === 'points' || !pieces || part.isMany))
+      put('points', key, points, decimalOf(points.value));
     if (pointsEach) put('pointsEach', key, pointsEach, decimalOf(pointsEach.value));
     if (pieces && (part.isMany || pieces.value > 1)) put('pieces', key, pieces, pieces.value);
     if (drop) put('dropLowest', key, drop, drop.value);
@@ -120,21 +171,34 @@ function factsOfParts({ parts, mode }: Parts): Fact[] {
 function factsOfDays(dated: readonly Dated[], parts: readonly Part[]): Fact[] {
   const facts: Fact[] = [];
   const pieces: { key: string; part: Part; name: string }[] = [];
-  for (const { part, name, due, unit, from, to, nameFrom, nameTo, isUnclear } of dated) {
-    const certainty = isUnclear ? CERTAINTY.doubtful : CERTAINTY.sure;
+  for (const { part, name, due, unit, from, to, nameFrom, nameTo, other } of dated) {
+    const doubt =
+      other === undefined
+        ? { certainty: CERTAINTY.sure }
+        : { certainty: CERTAINTY.doubtful, or: [{ kind: 'due' as const, value: other }] };
     const range = unit.range(from, to);
     if (name === undefined) {
-      facts.push({ kind: 'due', about: part.key, value: due, range, certainty });
+      facts.push({ kind: 'due', about: part.key, value: due, range, ...doubt });
       continue;
     }
-    if (pieces.some((piece) => piece.part === part && isSamePiece(piece.name, name)) || parts.some((other) => other.name.value.toLowerCase() === name.toLowerCase())) continue;
+    if (
+      pieces.some((piece) => piece.part === part && isSamePiece(piece.name, name)) ||
+      parts.some((other) => other.name.value.toLowerCase() === name.toLowerCase())
+    )
+      continue;
     const key = `${part.key} / ${name.toLowerCase()}`;
     pieces.push({ key, part, name });
     const own = unit.range(nameFrom, nameTo);
     facts.push(
-      { kind: 'name', about: key, value: name.charAt(0).toUpperCase() + name.slice(1), range: own, certainty: CERTAINTY.sure },
+      {
+        kind: 'name',
+        about: key,
+        value: name.charAt(0).toUpperCase() + name.slice(1),
+        range: own,
+        certainty: CERTAINTY.sure,
+      },
       { kind: 'within', about: key, value: part.key, range: own, certainty: CERTAINTY.sure },
-      { kind: 'due', about: key, value: due, range, certainty },
+      { kind: 'due', about: key, value: due, range, ...doubt },
     );
   }
   return facts;
@@ -145,13 +209,22 @@ function remarksOf(found: Parts): Remark[] {
   const remarks: Remark[] = [];
   const top = parts.filter(({ within, isExtra }) => !within && !isExtra);
   const unit = mode === 'weights' ? ('percent' as const) : ('points' as const);
-  const sum = sumOf(top, (part) => (mode === 'weights' ? (weightOf(part) ?? rational('0')) : pointsOfPart(part)));
+  const sum = sumOf(top, (part) =>
+    mode === 'weights' ? (weightOf(part) ?? rational('0')) : pointsOfPart(part),
+  );
   const said = totals.find((total) => total.unit === unit);
   const should = said?.value ?? (mode === 'weights' ? rational('100') : undefined);
   if (mode && should && sum.compare(should) !== 0 && isDecimal(decimalOf(sum)))
-    remarks.push({ kind: 'total', comesTo: decimalOf(sum), said: decimalOf(should), unit, ...(said && { range: said.range }) });
+    remarks.push({
+      kind: 'total',
+      comesTo: decimalOf(sum),
+      said: decimalOf(should),
+      unit,
+      ...(said && { range: said.range }),
+    });
   for (const { name, weight, otherWeight } of parts)
-    if (weight && otherWeight) remarks.push({ kind: 'two weights', name: name.value, one: weight.range, other: otherWeight.range });
+    if (weight && otherWeight)
+      remarks.push({ kind: 'two weights', name: name.value, one: weight.range, other: otherWeight.range });
   return remarks;
 }
 
@@ -162,7 +235,12 @@ function linesOf(units: readonly Unit[], facts: readonly Fact[]): ReadLine[] {
     const range = unit.whole;
     const isRule = ranges.some(({ from, to }) => from < range.to && range.from < to);
     if (isRule) return { range, became: 'rule' };
-    const looks = LOOKS_LIKE_RULE.test(unit.text) && unit.line.section !== 'talk' && !unit.line.isHeading && /\p{L}/u.test(unit.text) && unit.text.split(/\s+/).length >= 3;
+    const looks =
+      LOOKS_LIKE_RULE.test(unit.text) &&
+      unit.line.section !== 'talk' &&
+      !unit.line.isHeading &&
+      /\p{L}/u.test(unit.text) &&
+      unit.text.split(/\s+/).length >= 3;
     return { range, became: looks ? 'unread' : 'talk' };
   });
 }

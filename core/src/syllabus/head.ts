@@ -1,6 +1,6 @@
 import { typedDecimal } from '../numbers/decimal';
 import { CODE, CREDITS, NO_TITLE, TITLE_LABEL, TITLE_NOISE, YEAR } from './english/head';
-import { CERTAINTY, COURSE, type Certainty, type Fact } from './facts';
+import { CERTAINTY, ABOUT_COURSE, type Certainty, type Fact } from './facts';
 import type { Unit } from './units';
 
 /** Looked at for what a course is called. */
@@ -10,10 +10,18 @@ const LINES = 14;
 export function headOf(units: readonly Unit[]): Fact[] {
   const facts: Fact[] = [];
   const top = units.filter(({ line }, index) => line.number < 40 && index < LINES);
-  const code = top.map((unit) => ({ unit, match: codeIn(unit.text) })).find(({ match }) => match !== undefined);
+  const code = top
+    .map((unit) => ({ unit, match: codeIn(unit.text) }))
+    .find(({ match }) => match !== undefined);
   if (code) {
     const { from, to, text } = code.match!;
-    facts.push({ kind: 'code', about: COURSE, value: text, range: code.unit.range(from, to), certainty: CERTAINTY.sure });
+    facts.push({
+      kind: 'code',
+      about: ABOUT_COURSE,
+      value: text,
+      range: code.unit.range(from, to),
+      certainty: CERTAINTY.sure,
+    });
   }
   const title = titleIn(top, code?.unit);
   if (title) facts.push(title);
@@ -21,7 +29,13 @@ export function headOf(units: readonly Unit[]): Fact[] {
     const match = CREDITS.exec(unit.text);
     const value = match?.[1] ?? match?.[2];
     if (!match || value === undefined || Number(value) > 30 || Number(value) === 0) continue;
-    facts.push({ kind: 'credits', about: COURSE, value: typedDecimal(value), range: unit.range(match.index, match.index + match[0].length), certainty: CERTAINTY.sure });
+    facts.push({
+      kind: 'credits',
+      about: ABOUT_COURSE,
+      value: typedDecimal(value),
+      range: unit.range(match.index, match.index + match[0].length),
+      certainty: CERTAINTY.sure,
+    });
     break;
   }
   return facts;
@@ -39,8 +53,15 @@ function titleIn(units: readonly Unit[], withCode: Unit | undefined): Fact | und
   const fact = (unit: Unit, from: number, to: number, certainty: Certainty): Fact | undefined => {
     const { start, end } = trimmed(unit.text, from, to);
     const words = unit.words(start, end);
-    if (end <= start || words.length < 3 || words.length > 90 || !/\p{L}{3}/u.test(words) || NO_TITLE.test(words)) return undefined;
-    return { kind: 'title', about: COURSE, value: words, range: unit.range(start, end), certainty };
+    if (
+      end <= start ||
+      words.length < 3 ||
+      words.length > 90 ||
+      !/\p{L}{3}/u.test(words) ||
+      NO_TITLE.test(words)
+    )
+      return undefined;
+    return { kind: 'title', about: ABOUT_COURSE, value: words, range: unit.range(start, end), certainty };
   };
   for (const unit of units) {
     const label = TITLE_LABEL.exec(unit.text);
@@ -53,7 +74,14 @@ function titleIn(units: readonly Unit[], withCode: Unit | undefined): Fact | und
   const at = withCode ? units.indexOf(withCode) : -1;
   const order = at >= 0 ? [units[at + 1], units[at - 1], ...units.slice(0, 3)] : units.slice(0, 5);
   for (const unit of order) {
-    if (!unit || unit.text.length > 90 || /\d\s?%/.test(unit.text) || unit.text.split(/\s+/).length > 12 || /[.!?]$/.test(unit.text)) continue;
+    if (
+      !unit ||
+      unit.text.length > 90 ||
+      /\d\s?%/.test(unit.text) ||
+      unit.text.split(/\s+/).length > 12 ||
+      /[.!?]$/.test(unit.text)
+    )
+      continue;
     const found = fact(unit, 0, unit.text.length, at >= 0 ? CERTAINTY.sure : CERTAINTY.likely);
     if (found) return found;
   }
@@ -63,7 +91,7 @@ function titleIn(units: readonly Unit[], withCode: Unit | undefined): Fact | und
 /** A line without its code, its term, and the word for a syllabus. */
 function trimmed(text: string, from: number, to: number): { start: number; end: number } {
   let [start, end] = [from, to];
-  for (let moved = true; moved; ) {
+  for (let moved = true; moved;) {
     const own = text.slice(start, end);
     const lead = longest(TITLE_NOISE.lead, own);
     const tail = longest(TITLE_NOISE.tail, own.slice(lead));
@@ -74,7 +102,8 @@ function trimmed(text: string, from: number, to: number): { start: number; end: 
   return { start, end };
 }
 
-const longest = (forms: readonly RegExp[], text: string) => Math.max(...forms.map((form) => form.exec(text)?.[0].length ?? 0));
+const longest = (forms: readonly RegExp[], text: string) =>
+  Math.max(...forms.map((form) => form.exec(text)?.[0].length ?? 0));
 
 /** A day about in the middle of the term that a text names; nothing where it names none. */
 export function termDay(units: readonly Unit[]): Date | undefined {

@@ -44,10 +44,14 @@ export class Mentions {
   #find(text: string): Mention[] {
     const words = wordsIn(text);
     const found: Mention[] = [];
-    for (let index = 0; index < words.length; ) {
+    for (let index = 0; index < words.length;) {
       const mention = this.#at(words, index, text);
       if (mention) {
-        found.push({ part: mention.part, from: words[index]!.from, to: words[index + mention.length - 1]!.to });
+        found.push({
+          part: mention.part,
+          from: words[index]!.from,
+          to: words[index + mention.length - 1]!.to,
+        });
         index += mention.length;
       } else index += 1;
     }
@@ -64,7 +68,16 @@ export class Mentions {
       if (length === 0) continue;
       const next = words[index + length];
       // The final grade is no final exam.
-      if (wanted.length === 1 && wanted[0] === 'final' && next && /^(grade|mark|score|course|percentage|letter|average|week|project|paper|draft|report|presentation|essay|portfolio|day|submission|date)$/.test(next.stem) && text.slice(words[index + length - 1]!.to, next.from).trim() === '') continue;
+      if (
+        wanted.length === 1 &&
+        wanted[0] === 'final' &&
+        next &&
+        /^(grade|mark|score|course|percentage|letter|average|week|project|paper|draft|report|presentation|essay|portfolio|day|submission|date)$/.test(
+          next.stem,
+        ) &&
+        text.slice(words[index + length - 1]!.to, next.from).trim() === ''
+      )
+        continue;
       const withExam = next?.stem === 'exam' ? length + 1 : length;
       if (!best || wanted.length > best.score) best = { part, length: withExam, score: wanted.length };
     }
@@ -73,11 +86,16 @@ export class Mentions {
 
   /** The one part that a word of the same meaning can be about. */
   #byMeaning({ stem }: Word): { part: Part; length: number } | undefined {
-    const headed = stem === 'exam' || /\d/.test(stem) ? [] : this.parts.filter(({ stems }) => stems.length > 1 && stems.at(-1) === stem);
+    const headed =
+      stem === 'exam' || /\d/.test(stem)
+        ? []
+        : this.parts.filter(({ stems }) => stems.length > 1 && stems.at(-1) === stem);
     if (headed.length === 1) return { part: headed[0]!, length: 1 };
     const same = SAME_WORK.find((group) => group.includes(stem));
     if (!same || this.parts.some(({ stems }) => stems.includes(stem))) return undefined;
-    const fitting = this.parts.filter(({ stems, isMany }) => isMany && stems.some((own) => same.includes(own)));
+    const fitting = this.parts.filter(
+      ({ stems, isMany }) => isMany && stems.some((own) => same.includes(own)),
+    );
     return fitting.length === 1 ? { part: fitting[0]!, length: 1 } : undefined;
   }
 }

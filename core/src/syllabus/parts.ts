@@ -43,6 +43,8 @@ export interface Part {
   readonly isWork: boolean;
   readonly isOfGrade: boolean;
   readonly table: number | undefined;
+  /** Its weight is a number that does not say what it is of. */
+  isBare?: true;
   /** What was said of its weight elsewhere, where it differs. */
   otherWeight?: Told<Rational>;
 }
@@ -66,7 +68,7 @@ export function partsOf(pieces: readonly Piece[]): Parts {
 }
 
 /** A name and a number, and nothing else: "Quizzes 20". */
-const BARE = /^(\D[^\t]{1,58}?)\s?[\t:=.–-]*\s?(\d{1,4}(?:[.,]\d{1,2})?)$/;
+const BARE = /^(\D[^\t]{1,58}?)\s?[\t:=.–-]*\s?(?<![\d/])(\d{1,4}(?:[.,]\d{1,2})?)$/;
 
 type Draft = { -readonly [K in keyof Part]: Part[K] };
 
@@ -86,7 +88,15 @@ class PartReader {
     const numbers = (['weight', 'each', 'points', 'pieces', 'drop'] as const).map((column) => {
       const cell = of(column);
       const number = cell && numberIn(cell.text);
-      return cell && number ? { ...number, range: unit.range(cell.from, cell.to), whole: cell.text, of: column, unit: number.unit } : undefined;
+      return cell && number
+        ? {
+            ...number,
+            range: unit.range(cell.from, cell.to),
+            whole: cell.text,
+            of: column,
+            unit: number.unit,
+          }
+        : undefined;
     });
     const [weight, each, points, count, drop] = numbers;
     if (TOTAL.test(nameCell.text)) {
@@ -101,8 +111,16 @@ class PartReader {
     }
     const name = nameBefore(`${nameCell.text}:`, 0, nameCell.text.length + 1);
     if (!name) return;
-    const draft = this.#draft(unit, { ...name, from: name.from + nameCell.from, to: name.to + nameCell.from }, { from: 0, to: text.length, table });
-    const told = (value: string, range: Range): Told<Rational> => ({ value: numberOf(value), range, certainty: CERTAINTY.sure });
+    const draft = this.#draft(
+      unit,
+      { ...name, from: name.from + nameCell.from, to: name.to + nameCell.from },
+      { from: 0, to: text.length, table },
+    );
+    const told = (value: string, range: Range): Told<Rational> => ({
+      value: numberOf(value),
+      range,
+      certainty: CERTAINTY.sure,
+    });
     const isEach = (cell: { whole: string }) => /each|\//i.test(cell.whole);
     if (weight) {
       if (weight.unit === 'points') draft.points = told(weight.value, weight.range);
@@ -116,13 +134,19 @@ class PartReader {
     if (count && Number.isInteger(Number(count.value)) && Number(count.value) > 0)
       draft.pieces = { value: Number(count.value), range: count.range, certainty: CERTAINTY.sure };
     else if (!draft.pieces) this.#howMany(draft, nameCell.from, text.length);
-    if (drop && Number(drop.value) > 0) draft.drop = { value: Number(drop.value), range: drop.range, certainty: CERTAINTY.sure };
+    if (drop && Number(drop.value) > 0)
+      draft.drop = { value: Number(drop.value), range: drop.range, certainty: CERTAINTY.sure };
     const due = of('due');
     if (due) draft.due = { unit, from: due.from, to: due.to };
   }
 
   #total(number: { value: string; range: Range }, unit: 'percent' | 'points'): void {
-    this.#totals.push({ value: numberOf(number.value), range: number.range, certainty: CERTAINTY.sure, unit });
+    this.#totals.push({
+      value: numberOf(number.value),
+      range: number.range,
+      certainty: CERTAINTY.sure,
+      unit,
+    });
   }
 
   /** Lines of a name and a number alone, one after the other. */
@@ -131,7 +155,14 @@ class PartReader {
   /** Whether a line is a name with a number that says no more; what it is a number of shows once all are there. */
   #bare(unit: Unit): boolean {
     const match = BARE.exec(unit.text);
-    if (!match || (unit.line.section !== 'weights' && !TOTAL.test(unit.text) && this.#bareRun.length === 0 && !speaksOfWork(match[1]!))) return false;
+    if (
+      !match ||
+      (unit.line.section !== 'weights' &&
+        !TOTAL.test(unit.text) &&
+        this.#bareRun.length === 0 &&
+        !speaksOfWork(match[1]!))
+    )
+      return false;
     const last = this.#bareRun.at(-1);
     if (last && unit.line.number - last.unit.line.number > 2) this.#endBareRun();
     const end = match[1]!.length;
@@ -142,6 +173,24 @@ class PartReader {
     return name !== undefined;
   }
 
+  /** Numbers that say no more, beside others that do. */
+  readonly #loose: { unit: Unit; name: Name; number: { value: string; from: number; to: number } }[] = [];
+
+  /** What may be the weight of a part, or the points of each of its pieces: asked, where others have weights. */
+  #takeLoose(): void {
+    if (this.#drafts.filter(({ weight }) => weight).length < 2) return;
+    for (const { unit, name, number } of this.#loose) {
+      const draft = this.#draft(unit, name, { from: 0, to: number.to, table: undefined, isOfGrade: true });
+      draft.weight = {
+        value: numberOf(number.value),
+        range: unit.range(number.from, number.to),
+        certainty: CERTAINTY.doubtful,
+      };
+      draft.isBare = true;
+      if (!draft.pieces) this.#howMany(draft, name.to, number.from);
+    }
+  }
+
   /** Numbers that come to a hundred are weights; those that come to what the text says points. */
   #endBareRun(): void {
     const rows = this.#bareRun.filter(({ unit }) => !TOTAL.test(unit.text));
@@ -150,13 +199,26 @@ class PartReader {
     const sum = sumOf(rows, ({ number }) => numberOf(number.value));
     const isWhole = sum.compare(100) === 0;
     const isPoints = !isWhole && total !== undefined && numberOf(total.number.value).compare(sum) === 0;
-    if (rows.length < 2 || (!isWhole && !isPoints)) return;
+    if (!isWhole && !isPoints) {
+      for (const row of rows)
+        if (row.name.isWork && row.unit.line.section === 'weights') this.#loose.push(row);
+      return;
+    }
+    if (rows.length < 2) return;
     for (const { unit, name, number } of rows) {
       const draft = this.#draft(unit, name, { from: 0, to: number.to, table: undefined, isOfGrade: true });
-      draft[isWhole ? 'weight' : 'points'] = { value: numberOf(number.value), range: unit.range(number.from, number.to), certainty: CERTAINTY.likely };
+      draft[isWhole ? 'weight' : 'points'] = {
+        value: numberOf(number.value),
+        range: unit.range(number.from, number.to),
+        certainty: CERTAINTY.likely,
+      };
       if (!draft.pieces) this.#howMany(draft, name.to, unit.text.length);
     }
-    if (total) this.#total({ value: total.number.value, range: total.unit.range(total.number.from, total.number.to) }, isWhole ? 'percent' : 'points');
+    if (total)
+      this.#total(
+        { value: total.number.value, range: total.unit.range(total.number.from, total.number.to) },
+        isWhole ? 'percent' : 'points',
+      );
   }
 
   /** A line or a sentence: each amount with the name that stands before or after it. */
@@ -166,7 +228,8 @@ class PartReader {
     if (amounts.length === 0 && this.#bare(unit)) return;
     if (TOTAL.test(text.replace(/^[\s:=–-]+/, ''))) {
       for (const { from, to, value, unit: of } of amounts)
-        if (of !== 'rest') this.#totals.push({ value, range: unit.range(from, to), certainty: CERTAINTY.sure, unit: of });
+        if (of !== 'rest')
+          this.#totals.push({ value, range: unit.range(from, to), certainty: CERTAINTY.sure, unit: of });
       return;
     }
     if (line.section === 'talk' && amounts.length < 2) return;
@@ -178,17 +241,26 @@ class PartReader {
       if (index < done) return;
       const next = amounts[index + 1]?.from ?? text.length;
       const opened = text.slice(at, amount.from).lastIndexOf('(');
-      const inBrackets = current !== undefined && /^\s*\(/.test(text.slice(at, amount.from)) && !text.slice(at + opened, amount.from).includes(')') && (current.weight ?? current.points) !== undefined;
+      const inBrackets =
+        current !== undefined &&
+        /^\s*\(/.test(text.slice(at, amount.from)) &&
+        !text.slice(at + opened, amount.from).includes(')') &&
+        (current.weight ?? current.points) !== undefined;
       if (inBrackets) outer = current;
-      const isClosed = outer !== undefined && text.slice(outer.to, amount.from).includes(')') && !text.slice(text.lastIndexOf(')', amount.from), amount.from).includes('(');
+      const isClosed =
+        outer !== undefined &&
+        text.slice(outer.to, amount.from).includes(')') &&
+        !text.slice(text.lastIndexOf(')', amount.from), amount.from).includes('(');
       if (isClosed && !inBrackets) outer = undefined;
       const before = nameBefore(text, inBrackets ? at + opened + 1 : at, amount.from);
       const gap = text.slice(at, amount.from);
       const isBare = /^[\s()=:,;.…·+–-]*$/.test(gap) && current !== undefined && current.to === at;
-      const after = before || (isBare && !/[,;]/.test(gap) && at > 0) ? undefined : nameAfter(text, amount.to, next);
+      const after =
+        before || (isBare && !/[,;]/.test(gap) && at > 0) ? undefined : nameAfter(text, amount.to, next);
       const name = before ?? after;
       if (!name) {
-        if (current && (isBare || /^[^,;.]{0,30}$/.test(gap)) && amount.unit !== 'rest') this.#add(current, amount, unit);
+        if (current && (isBare || /^[^,;.]{0,30}$/.test(gap)) && amount.unit !== 'rest')
+          this.#add(current, amount, unit);
         at = Math.max(at, amount.to);
         return;
       }
@@ -204,7 +276,12 @@ class PartReader {
         return;
       }
       const to = Math.max(amount.to, name.to);
-      const draft = this.#draft(unit, name, { from: at, to, table, isOfGrade: OF_GRADE.test(text.slice(amount.to, amount.to + 60)) });
+      const draft = this.#draft(unit, name, {
+        from: at,
+        to,
+        table,
+        isOfGrade: OF_GRADE.test(text.slice(amount.to, amount.to + 60)),
+      });
       if (outer && outer !== draft) draft.within = outer;
       this.#add(draft, amount, unit);
       current = draft;
@@ -213,7 +290,11 @@ class PartReader {
     const own = this.#drafts.filter((draft) => draft.unit === unit);
     own.forEach((draft, index) => {
       if (!draft.pieces) this.#howMany(draft, draft.from, own[index + 1]?.nameFrom ?? text.length);
-      else if (draft.weight && own.length === 1 && new RegExp(String.raw`\beach\b`, 'i').test(text.slice(draft.to, draft.to + 12)) ) {
+      else if (
+        draft.weight &&
+        own.length === 1 &&
+        new RegExp(String.raw`\beach\b`, 'i').test(text.slice(draft.to, draft.to + 12))
+      ) {
         draft.weightEach = draft.weight;
         delete draft.weight;
       }
@@ -234,17 +315,33 @@ class PartReader {
       stems: stemsOf(value),
       isMany: speaksOfMany(value),
       unit,
-      ...{ from: place.from, to: place.to, nameFrom: from, table: place.table, isOfGrade: place.isOfGrade === true, isWork },
+      ...{
+        from: place.from,
+        to: place.to,
+        nameFrom: from,
+        table: place.table,
+        isOfGrade: place.isOfGrade === true,
+        isWork,
+      },
     };
     if (pieces !== undefined) {
       const digits = /\d+/.exec(unit.text.slice(Math.max(0, from - 12), Math.min(unit.text.length, to + 8)));
       const start = Math.max(0, from - 12) + (digits?.index ?? 0);
-      draft.pieces = { value: pieces, range: unit.range(start, start + (digits?.[0].length ?? 1)), certainty: CERTAINTY.sure };
+      draft.pieces = {
+        value: pieces,
+        range: unit.range(start, start + (digits?.[0].length ?? 1)),
+        certainty: CERTAINTY.sure,
+      };
     }
     const region = unit.text.slice(place.from, Math.min(unit.text.length, place.to + 40));
     const extra = EXTRA_CREDIT.exec(unit.text.slice(from, to)) ? { from, to } : undefined;
-    const beside = extra ?? (EXTRA_CREDIT.test(region) && this.#isNear(unit.text, place) ? { from: place.from, to: place.to } : undefined);
-    if (beside) draft.isExtra = { value: true, range: unit.range(beside.from, beside.to), certainty: CERTAINTY.sure };
+    const beside =
+      extra ??
+      (EXTRA_CREDIT.test(region) && this.#isNear(unit.text, place)
+        ? { from: place.from, to: place.to }
+        : undefined);
+    if (beside)
+      draft.isExtra = { value: true, range: unit.range(beside.from, beside.to), certainty: CERTAINTY.sure };
     this.#drafts.push(draft);
     return draft;
   }
@@ -264,8 +361,13 @@ class PartReader {
       return;
     }
     if (amount.pieces !== undefined) draft.pieces ??= { value: amount.pieces, range, certainty };
-    const isEach = amount.isEach || (draft.pieces !== undefined && TIMES_BEFORE.test(unit.text.slice(Math.max(0, amount.from - 6), amount.from))) || /\beach\b[^,;()]{0,20}$/i.test(unit.text.slice(draft.nameFrom, amount.from));
-    const field = amount.unit === 'percent' ? (isEach ? 'weightEach' : 'weight') : isEach ? 'pointsEach' : 'points';
+    const isEach =
+      amount.isEach ||
+      (draft.pieces !== undefined &&
+        TIMES_BEFORE.test(unit.text.slice(Math.max(0, amount.from - 6), amount.from))) ||
+      /\beach\b[^,;()]{0,20}$/i.test(unit.text.slice(draft.nameFrom, amount.from));
+    const field =
+      amount.unit === 'percent' ? (isEach ? 'weightEach' : 'weight') : isEach ? 'pointsEach' : 'points';
     draft[field] ??= { value: amount.value, range, certainty };
   }
 
@@ -276,29 +378,54 @@ class PartReader {
       const match = form.exec(region);
       if (!match?.[1]) continue;
       const start = from + match.index + match[0].indexOf(match[1]);
-      draft.pieces = { value: Number(match[1]), range: draft.unit.range(start, start + match[1].length), certainty: CERTAINTY.sure };
+      draft.pieces = {
+        value: Number(match[1]),
+        range: draft.unit.range(start, start + match[1].length),
+        certainty: CERTAINTY.sure,
+      };
       return;
     }
     // "Labs: 30% (12 lab reports)": a number of work in the plural, beside the name.
-    for (const match of region.matchAll(/(?<![\d.,/$-])(\d{1,2}) ((?:[\p{L}-]{2,20} ){0,2}[\p{L}-]{2,20}s)(?!\p{L})/giu)) {
+    for (const match of region.matchAll(
+      /(?<![\d.,/$-])(\d{1,2}) ((?:[\p{L}-]{2,20} ){0,2}[\p{L}-]{2,20}s)(?!\p{L})/giu,
+    )) {
       const [, count, words] = match;
       const start = from + match.index;
       const isOwn = stemsOf(words!).some((stem) => draft.stems.includes(stem));
-      const isBest = /(?:best|top|lowest|highest|drop|of|worst|first|last|the)\s+(?:the\s+|your\s+)?$/i.test(text.slice(Math.max(0, start - 14), start));
+      const isBest = /(?:best|top|lowest|highest|drop|of|worst|first|last|the)\s+(?:the\s+|your\s+)?$/i.test(
+        text.slice(Math.max(0, start - 14), start),
+      );
       if (isBest || !(isOwn || (speaksOfWork(words!) && draft.isMany))) continue;
-      draft.pieces = { value: Number(count), range: draft.unit.range(start, start + count!.length), certainty: isOwn ? CERTAINTY.sure : CERTAINTY.likely };
+      draft.pieces = {
+        value: Number(count),
+        range: draft.unit.range(start, start + count!.length),
+        certainty: isOwn ? CERTAINTY.sure : CERTAINTY.likely,
+      };
       return;
     }
   }
 
   done(): Parts {
     this.#endBareRun();
+    this.#takeLoose();
     this.#drafts.sort((a, b) => a.unit.line.number - b.unit.line.number);
     const drafts = merged(nested(plausible(this.#drafts)));
-    const percents = drafts.filter(({ weight, weightEach, hasRest }) => (weight ?? weightEach ?? hasRest) !== undefined);
+    const percents = drafts.filter(
+      ({ weight, weightEach, hasRest }) => (weight ?? weightEach ?? hasRest) !== undefined,
+    );
     const points = drafts.filter(({ points: all, pointsEach }) => (all ?? pointsEach) !== undefined);
-    const mode = percents.length >= 2 || (percents.length > 0 && percents.length >= points.length) ? 'weights' : points.length > 0 ? 'points' : undefined;
-    const parts = mode === 'weights' ? drafts.filter((draft) => percents.includes(draft) || percents.some(({ within }) => within === draft)) : drafts;
+    const mode =
+      percents.length >= 2 || (percents.length > 0 && percents.length >= points.length)
+        ? 'weights'
+        : points.length > 0
+          ? 'points'
+          : undefined;
+    const parts =
+      mode === 'weights'
+        ? drafts.filter(
+            (draft) => percents.includes(draft) || percents.some(({ within }) => within === draft),
+          )
+        : drafts;
     if (mode === 'weights') giveRest(parts);
     return { parts, mode, totals: this.#totals };
   }
@@ -309,11 +436,19 @@ function respective(text: string, { from, to }: Name, amounts: readonly Amount[]
   const names: Name[] = [];
   for (const match of text.slice(from, to).matchAll(/(?:(?!,| and | & ).)+/gi)) {
     const start = from + match.index;
-    const name = nameBefore(`${text.slice(start, start + match[0].length)}:`.replace(/^\s+/, (gap) => gap), 0, match[0].length + 1);
+    const name = nameBefore(
+      `${text.slice(start, start + match[0].length)}:`.replace(/^\s+/, (gap) => gap),
+      0,
+      match[0].length + 1,
+    );
     if (name) names.push({ ...name, from: name.from + start, to: name.to + start });
   }
   if (names.length < 2 || amounts.length < names.length) return undefined;
-  const isRow = names.slice(1).every((_, index) => /^\s?,?\s?(?:and\s)?$/.test(text.slice(amounts[index]!.to, amounts[index + 1]!.from)));
+  const isRow = names
+    .slice(1)
+    .every((_, index) =>
+      /^\s?,?\s?(?:and\s)?$/.test(text.slice(amounts[index]!.to, amounts[index + 1]!.from)),
+    );
   return isRow ? names : undefined;
 }
 
@@ -357,8 +492,10 @@ function plausible(drafts: readonly Draft[]): Draft[] {
         const isPoints = !draft.weight && !draft.weightEach && !draft.hasRest;
         // Points beside a piece in a schedule, or in passing, share out no whole.
         if (isPoints && !isRun && !inSection) return false;
-        if (draft.unit.line.section === 'talk' || draft.unit.line.section === 'late') return draft.isOfGrade || run.length >= RUN;
-        if (!isRun && !inSection && !draft.isOfGrade && draft.unit.text.length > 60) mark(draft, CERTAINTY.likely);
+        if (draft.unit.line.section === 'talk' || draft.unit.line.section === 'late')
+          return draft.isOfGrade || run.length >= RUN;
+        if (!isRun && !inSection && !draft.isOfGrade && draft.unit.text.length > 60)
+          mark(draft, CERTAINTY.likely);
         return true;
       }
       if (!isRun) return draft.isOfGrade && draft.name.value.split(' ').length <= 3;
@@ -371,7 +508,8 @@ function plausible(drafts: readonly Draft[]): Draft[] {
   );
 }
 
-const isWhole = (run: readonly Draft[]) => sumOf(run, (draft) => weightOf(draft) ?? rational('0')).compare(100) === 0;
+const isWhole = (run: readonly Draft[]) =>
+  sumOf(run, (draft) => weightOf(draft) ?? rational('0')).compare(100) === 0;
 
 function mark(draft: Draft, certainty: Certainty): void {
   draft.name = { ...draft.name, certainty };
@@ -384,7 +522,11 @@ function nested(drafts: readonly Draft[]): Draft[] {
     const deeper: Draft[] = [];
     for (const other of drafts.slice(index + 1)) {
       if (other.within === draft) return;
-      const isDeeper = other.unit !== draft.unit && (other.unit.line.indent > draft.unit.line.indent || (other.unit.line.isBulleted && !draft.unit.line.isBulleted)) && !other.within;
+      const isDeeper =
+        other.unit !== draft.unit &&
+        (other.unit.line.indent > draft.unit.line.indent ||
+          (other.unit.line.isBulleted && !draft.unit.line.isBulleted)) &&
+        !other.within;
       if (!isDeeper) break;
       deeper.push(other);
     }
@@ -435,7 +577,8 @@ function merged(drafts: readonly Draft[]): Draft[] {
   const kept: Draft[] = [];
   for (const draft of drafts) {
     const name = `${draft.within ? `${partName(draft.within.stems)} / ` : ''}${partName(draft.stems)}`;
-    const first = known.get(name) ?? (draft.within ? undefined : known.get(anywhere(known, partName(draft.stems))));
+    const first =
+      known.get(name) ?? (draft.within ? undefined : known.get(anywhere(known, partName(draft.stems))));
     if (!first || first.unit === draft.unit) {
       known.set(name, draft);
       kept.push(draft);
@@ -448,7 +591,8 @@ function merged(drafts: readonly Draft[]): Draft[] {
     if (!weightOf(first)) first.weight ??= draft.weight!;
     if (first.weight === undefined) delete first.weight;
     for (const field of ['weightEach', 'points', 'pointsEach', 'pieces', 'isExtra', 'due', 'drop'] as const)
-      if (first[field] === undefined && draft[field] !== undefined) Object.assign(first, { [field]: draft[field] });
+      if (first[field] === undefined && draft[field] !== undefined)
+        Object.assign(first, { [field]: draft[field] });
   }
   for (const draft of kept) {
     const whole = draft.within && same.get(draft.within);

@@ -12,7 +12,8 @@ export interface TableRow {
 }
 
 /** What a text is made of: rows of tables, and everything else. */
-export type Piece = { readonly kind: 'row'; readonly row: TableRow } | { readonly kind: 'unit'; readonly unit: Unit };
+export type Piece =
+  { readonly kind: 'row'; readonly row: TableRow } | { readonly kind: 'unit'; readonly unit: Unit };
 
 /** Finds the tables among the units of a text, those too whose cells each stand on a line of their own. */
 export function piecesOf(units: readonly Unit[]): Piece[] {
@@ -53,10 +54,14 @@ function headsOf(unit: Unit): (ColumnOfTable | undefined)[] | undefined {
   const known = heads.filter((head) => head !== undefined);
   const sure = cells.every(({ from, to }) => !/\d/.test(unit.text.slice(from, to)));
   const hasValue = heads.some((head) => head !== undefined && head !== 'name' && head !== 'note');
-  return sure && hasValue && known.length >= 2 && (known.length * 2 >= cells.length) ? heads : undefined;
+  return sure && hasValue && known.length >= 2 && known.length * 2 >= cells.length ? heads : undefined;
 }
 
-function rowOf(unit: Unit, cells: readonly Cell[], columns: readonly (ColumnOfTable | undefined)[]): TableRow['cells'] | undefined {
+function rowOf(
+  unit: Unit,
+  cells: readonly Cell[],
+  columns: readonly (ColumnOfTable | undefined)[],
+): TableRow['cells'] | undefined {
   const found: Partial<Record<ColumnOfTable, Cell>> = {};
   // Cells that are empty were lost where fewer came than heads: what stands last in them is what the heads say of the last columns.
   if (cells.length > columns.length + 1) return undefined;
@@ -67,13 +72,14 @@ function rowOf(unit: Unit, cells: readonly Cell[], columns: readonly (ColumnOfTa
   return found.name && /\p{L}/u.test(unit.text.slice(found.name.from, found.name.to)) ? found : undefined;
 }
 
-const SOLE_AMOUNT = /^\(?\d{1,4}(?:[.,]\d{1,4})?\s?(?:%|percent|pct\.?|points?|pts?\.?|marks?)(?: of (?:the |your )?(?:final |course |total )?(?:grade|mark))?\)?$/i;
+const SOLE_AMOUNT =
+  /^\(?\d{1,4}(?:[.,]\d{1,4})?\s?(?:%|percent|pct\.?|points?|pts?\.?|marks?)(?: of (?:the |your )?(?:final |course |total )?(?:grade|mark))?\)?$/i;
 const SOLE_NUMBER = /^\d{1,4}(?:[.,]\d{1,4})?$/;
 
 /** Puts together what a page has pasted cell by cell, each on a line of its own. */
 function gathered(units: readonly Unit[]): Unit[] {
   const made: Unit[] = [];
-  for (let index = 0; index < units.length; ) {
+  for (let index = 0; index < units.length;) {
     const heads = headRun(units, index);
     if (heads > 1) {
       const chunks = chunksOf(units, index + heads, heads);
@@ -86,7 +92,8 @@ function gathered(units: readonly Unit[]): Unit[] {
     }
     const pairs = pairsFrom(units, index);
     if (pairs > 0) {
-      for (let pair = 0; pair < pairs; pair += 1) made.push(joined(units.slice(index + pair * 2, index + pair * 2 + 2)));
+      for (let pair = 0; pair < pairs; pair += 1)
+        made.push(joined(units.slice(index + pair * 2, index + pair * 2 + 2)));
       index += pairs * 2;
       continue;
     }
@@ -105,7 +112,9 @@ function headRun(units: readonly Unit[], start: number): number {
     if (column === undefined || found.has(column)) break;
     found.add(column);
   }
-  return found.has('name') && (found.has('weight') || found.has('points') || found.has('each')) ? index - start : 0;
+  return found.has('name') && (found.has('weight') || found.has('points') || found.has('each'))
+    ? index - start
+    : 0;
 }
 
 /** How many rows of so many cells follow, each with a name first and a number in it. */
@@ -113,7 +122,10 @@ function chunksOf(units: readonly Unit[], start: number, size: number): number {
   let rows = 0;
   for (let at = start; at + size <= units.length; at += size) {
     const cells = units.slice(at, at + size).map(({ text }) => text);
-    const isRow = /\p{L}/u.test(cells[0]!) && cells.slice(1).some((text) => SOLE_AMOUNT.test(text) || SOLE_NUMBER.test(text)) && cells.every((text) => text.length < 80 && !text.includes('\t'));
+    const isRow =
+      /\p{L}/u.test(cells[0]!) &&
+      cells.slice(1).some((text) => SOLE_AMOUNT.test(text) || SOLE_NUMBER.test(text)) &&
+      cells.every((text) => text.length < 80 && !text.includes('\t'));
     if (!isRow) break;
     rows += 1;
   }
@@ -124,7 +136,12 @@ function chunksOf(units: readonly Unit[], start: number, size: number): number {
 function pairsFrom(units: readonly Unit[], start: number): number {
   const isAmount = (unit: Unit | undefined) => unit !== undefined && SOLE_AMOUNT.test(unit.text);
   const isName = (unit: Unit | undefined) =>
-    unit !== undefined && !unit.text.includes('\t') && unit.text.length < 60 && !/\d\s?%/.test(unit.text) && !/[.:!?]$/.test(unit.text) && /\p{L}/u.test(unit.text);
+    unit !== undefined &&
+    !unit.text.includes('\t') &&
+    unit.text.length < 60 &&
+    !/\d\s?%/.test(unit.text) &&
+    !/[.:!?]$/.test(unit.text) &&
+    /\p{L}/u.test(unit.text);
   const count = (first: (unit: Unit | undefined) => boolean, second: (unit: Unit | undefined) => boolean) => {
     let pairs = 0;
     while (first(units[start + pairs * 2]) && second(units[start + pairs * 2 + 1])) pairs += 1;
@@ -155,8 +172,13 @@ function joined(units: readonly Unit[]): Unit {
 }
 
 /** The number that a cell holds, with what it is a number of where that is said. */
-export function numberIn(text: string): { readonly value: string; readonly unit: 'percent' | 'points' | undefined } | undefined {
-  const match = /^[~(]?\s*(\d{1,4}(?:[.,]\d{1,4})?)\s*(%|percent|per cent|pct\.?|points?|pts?\.?|marks?)?\s*\)?(?:\s*(?:each|total))?$/i.exec(text.trim());
+export function numberIn(
+  text: string,
+): { readonly value: string; readonly unit: 'percent' | 'points' | undefined } | undefined {
+  const match =
+    /^[~(]?\s*(\d{1,4}(?:[.,]\d{1,4})?)\s*(%|percent|per cent|pct\.?|points?|pts?\.?|marks?)?\s*\)?(?:\s*(?:each|total))?$/i.exec(
+      text.trim(),
+    );
   const value = typedDecimal(match?.[1] ?? '');
   if (!isDecimal(value)) return undefined;
   const said = match![2];

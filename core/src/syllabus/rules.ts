@@ -2,7 +2,15 @@ import type { Decimal } from '../document/course';
 import { HUNDRED, type Rational } from '../numbers/rational';
 import { decimalOf, numberOf } from './amounts';
 import * as say from './english/rules';
-import { CERTAINTY, COURSE, type Certainty, type Fact, type FactKind, type FactOf, type FactValues } from './facts';
+import {
+  CERTAINTY,
+  ABOUT_COURSE,
+  type Certainty,
+  type Fact,
+  type FactKind,
+  type FactOf,
+  type FactValues,
+} from './facts';
 import { Mentions } from './mentions';
 import type { Part } from './parts';
 import { findPhrase, phrase, type Found } from './phrase';
@@ -49,7 +57,11 @@ class RuleReader {
   #put<K extends FactKind>(unit: Unit, { from, to }: { from: number; to: number }, draft: Draft<K>): void {
     const known = this.facts.some(({ kind, about }) => kind === draft.kind && about === draft.about);
     if (known && draft.kind !== 'requirement') return;
-    this.facts.push({ certainty: CERTAINTY.sure, ...draft, range: unit.range(from, to) } as unknown as FactOf<K>);
+    this.facts.push({
+      certainty: CERTAINTY.sure,
+      ...draft,
+      range: unit.range(from, to),
+    } as unknown as FactOf<K>);
   }
 
   #has(kind: FactKind, about: string): boolean {
@@ -59,10 +71,14 @@ class RuleReader {
   /** The part that a phrase is about: one named after it, that in whose row it stands, one named before it, or the one just spoken of. */
   #partAt(unit: Unit, from: number, to: number): Part | undefined {
     const own = this.parts.filter((part) => part.unit === unit || isSameLine(part.unit, unit));
-    const row = own.findLast((part) => part.unit.at[part.nameFrom]! <= unit.at[from]!) ?? (own.length === 1 ? own[0] : undefined);
+    const row =
+      own.findLast((part) => part.unit.at[part.nameFrom]! <= unit.at[from]!) ??
+      (own.length === 1 ? own[0] : undefined);
     const named = this.#mentions.after(unit, from, 34);
-    const between = named && unit.text.slice(to, this.#mentions.in(unit).find((mention) => mention.part === named)!.from);
-    if (named && (!row || named === row || (between !== undefined && !/[.;:)]|,(?! and)/.test(between)))) return named;
+    const between =
+      named && unit.text.slice(to, this.#mentions.in(unit).find((mention) => mention.part === named)!.from);
+    if (named && (!row || named === row || (between !== undefined && !/[.;:)]|,(?! and)/.test(between))))
+      return named;
     if (row) return row;
     const before = this.#mentions.before(unit, from) ?? this.#mentions.in(unit)[0]?.part;
     if (before) return before;
@@ -81,7 +97,12 @@ class RuleReader {
       }
       const both = say.HIGHEST.exec(text);
       const part = both && this.#partAt(unit, both.index, both.index + both[0].length);
-      if (both && part) this.#put(unit, { from: both.index, to: both.index + both[0].length }, { kind: 'dropHighest', about: part.key, value: 1 });
+      if (both && part)
+        this.#put(
+          unit,
+          { from: both.index, to: both.index + both[0].length },
+          { kind: 'dropHighest', about: part.key, value: 1 },
+        );
     }
     if ([...text.matchAll(say.LOWEST)].length > 0) return;
     for (const form of say.SKIPPED) {
@@ -90,7 +111,12 @@ class RuleReader {
       if (!found || !count || Number(count.text) === 0) continue;
       const part = this.#partAt(unit, found.slots.work?.from ?? found.from, found.to);
       if (!part?.isMany) continue;
-      this.#put(unit, found, { kind: 'dropLowest', about: part.key, value: Number(count.text), certainty: CERTAINTY.likely });
+      this.#put(unit, found, {
+        kind: 'dropLowest',
+        about: part.key,
+        value: Number(count.text),
+        certainty: CERTAINTY.likely,
+      });
       return;
     }
   }
@@ -99,14 +125,22 @@ class RuleReader {
     const { text } = unit;
     if (value === 0 || value > 30) return;
     const verb = say.DROPPED.exec(text)!;
-    const whole = { from: Math.min(range.from, verb.index), to: Math.max(range.to, verb.index + verb[0].length) };
+    const whole = {
+      from: Math.min(range.from, verb.index),
+      to: Math.max(range.to, verb.index + verb[0].length),
+    };
     if (say.EACH_CATEGORY.test(text)) {
       for (const part of this.parts.filter(({ isMany }) => isMany))
         this.#put(unit, whole, { kind: 'dropLowest', about: part.key, value, certainty: CERTAINTY.likely });
       return;
     }
     const part = this.#partAt(unit, range.from, range.to);
-    if (part) this.#put(unit, whole.to - whole.from > 120 ? range : whole, { kind: 'dropLowest', about: part.key, value });
+    if (part)
+      this.#put(unit, whole.to - whole.from > 120 ? range : whole, {
+        kind: 'dropLowest',
+        about: part.key,
+        value,
+      });
   }
 
   /** "Best 8 of 10". */
@@ -121,8 +155,14 @@ class RuleReader {
     for (const match of text.matchAll(say.BEST)) {
       const [best, of] = [match[1] ?? match[3], match[2] ?? match[4]];
       const range = { from: match.index, to: match.index + match[0].length };
-      const counts = of !== undefined || /\bcount(s|ed)?\b|\bkept\b|\bused\b|\bkeep\b|\bonly\b|\bcounting\b|\bscores\b|\binclude/i.test(text) || this.parts.some((part) => part.unit === unit);
-      if (counts && !/^\s*(?:%|percent|points)/i.test(text.slice(range.to))) put(range, Number(best), of === undefined ? undefined : Number(of));
+      const counts =
+        of !== undefined ||
+        /\bcount(s|ed)?\b|\bkept\b|\bused\b|\bkeep\b|\bonly\b|\bcounting\b|\bscores\b|\binclude/i.test(
+          text,
+        ) ||
+        this.parts.some((part) => part.unit === unit);
+      if (counts && !/^\s*(?:%|percent|points)/i.test(text.slice(range.to)))
+        put(range, Number(best), of === undefined ? undefined : Number(of));
     }
     for (const form of say.COUNT_OF) {
       const found = findPhrase(form, text);
@@ -137,7 +177,8 @@ class RuleReader {
       if (!found || !count) continue;
       const part = this.#mentions.after(unit, found.slots.work!.from, 30);
       const value = Number(count.text);
-      if (part?.isMany && value > 0) this.#put(unit, found, { kind: 'pieces', about: part.key, value, certainty: CERTAINTY.likely });
+      if (part?.isMany && value > 0)
+        this.#put(unit, found, { kind: 'pieces', about: part.key, value, certainty: CERTAINTY.likely });
     }
   }
 
@@ -148,12 +189,20 @@ class RuleReader {
     const inSection = line.section === 'late' || line.number - this.#lateLine <= 1;
     if (!speaks && !inSection) return;
     if (speaks) this.#lateLine = line.number;
-    const put = <K extends FactKind>(range: Found, kind: K, value: FactValues[K], certainty: Certainty = CERTAINTY.sure) =>
-      this.#put(unit, range, { kind, about: COURSE, value, certainty });
-    const perDay = this.#first(say.PER_DAY, text, ({ slots }) => daysOf(slots.unit?.text ?? 'day') !== undefined && !/absence/i.test(text));
+    const put = <K extends FactKind>(
+      range: Found,
+      kind: K,
+      value: FactValues[K],
+      certainty: Certainty = CERTAINTY.sure,
+    ) => this.#put(unit, range, { kind, about: ABOUT_COURSE, value, certainty });
+    const perDay = this.#first(
+      say.PER_DAY,
+      text,
+      ({ slots }) => daysOf(slots.unit?.text ?? 'day') !== undefined && !/absence/i.test(text),
+    );
     if (perDay) this.#perDay(unit, nearestAmount(text, perDay));
     else this.#flat(unit, put);
-    const isPenalty = this.#has('latePerDay', COURSE);
+    const isPenalty = this.#has('latePerDay', ABOUT_COURSE);
     if (isPenalty && perDay) {
       for (const [value, form] of say.LATE_OF) {
         const match = form.exec(text);
@@ -167,13 +216,24 @@ class RuleReader {
       }
     }
     const floor = this.#first(say.LATE_FLOOR, text);
-    const ceiling = floor ? undefined : this.#first(say.LATE_CEILING, text, (found) => !perDay || found.slots.percent!.from !== perDay.slots.amount!.from);
+    const ceiling = floor
+      ? undefined
+      : this.#first(
+          say.LATE_CEILING,
+          text,
+          (found) => !perDay || found.slots.percent!.from !== perDay.slots.amount!.from,
+        );
     if (isPenalty && floor) put(floor, 'lateFloor', decimalOf(numberOf(floor.slots.percent!.text)));
-    if (isPenalty && ceiling) put(ceiling, 'lateFloor', decimalOf(HUNDRED.sub(numberOf(ceiling.slots.percent!.text))));
+    if (isPenalty && ceiling)
+      put(ceiling, 'lateFloor', decimalOf(HUNDRED.sub(numberOf(ceiling.slots.percent!.text))));
     const grace = this.#first(say.LATE_GRACE, text);
     const hours = grace && hoursOf(grace);
     if (grace && hours !== undefined) put(grace, 'lateGrace', hours);
-    const closes = this.#first(say.LATE_CLOSES, text, (found) => !grace || found.slots.time!.from !== grace.slots.time!.from);
+    const closes = this.#first(
+      say.LATE_CLOSES,
+      text,
+      (found) => !grace || found.slots.time!.from !== grace.slots.time!.from,
+    );
     const days = closes && daysIn(closes);
     const isOverdue = !isPenalty && this.#overdue(unit);
     if (closes && days !== undefined && !isOverdue) put(closes, 'lateCloses', days);
@@ -188,15 +248,29 @@ class RuleReader {
     const value = numberOf(amount!.text).div(days);
     if (value.compare(100) > 0) return;
     const certainty = isPoints || days.compare(1) !== 0 ? CERTAINTY.likely : CERTAINTY.sure;
-    this.#put(unit, found, { kind: 'latePerDay', about: COURSE, value: decimalOf(value), certainty });
-    if (days.compare(1) < 0) this.#put(unit, found, { kind: 'lateCount', about: COURSE, value: 'exact', certainty: CERTAINTY.likely });
+    this.#put(unit, found, { kind: 'latePerDay', about: ABOUT_COURSE, value: decimalOf(value), certainty });
+    if (days.compare(1) < 0)
+      this.#put(unit, found, {
+        kind: 'lateCount',
+        about: ABOUT_COURSE,
+        value: 'exact',
+        certainty: CERTAINTY.likely,
+      });
   }
 
   /** What lateness costs once, and not each day. */
-  #flat(unit: Unit, put: <K extends FactKind>(range: Found, kind: K, value: FactValues[K], certainty?: Certainty) => void): void {
+  #flat(
+    unit: Unit,
+    put: <K extends FactKind>(range: Found, kind: K, value: FactValues[K], certainty?: Certainty) => void,
+  ): void {
     const { text } = unit;
     const isClosing = this.#first(say.LATE_CLOSES, text) !== undefined;
-    const none = this.#first(say.NO_LATE, text, ({ to }) => !/^[\s,]*(?:after|beyond|more than|later than|past|unless)\b/i.test(text.slice(to)) && !isClosing);
+    const none = this.#first(
+      say.NO_LATE,
+      text,
+      ({ to }) =>
+        !/^[\s,]*(?:after|beyond|more than|later than|past|unless)\b/i.test(text.slice(to)) && !isClosing,
+    );
     if (none) return put(none, 'latePerDay', '100');
     const half = this.#first(say.HALF_LATE, text);
     const once = half ?? this.#first(say.FLAT_LATE, text);
@@ -211,7 +285,7 @@ class RuleReader {
     const found = this.#first(say.OVERDUE, unit.text);
     const days = found && daysIn(found);
     if (!found || days === undefined) return false;
-    this.#put(unit, found, { kind: 'overdue', about: COURSE, value: days });
+    this.#put(unit, found, { kind: 'overdue', about: ABOUT_COURSE, value: days });
     return true;
   }
 
@@ -219,9 +293,10 @@ class RuleReader {
     const { text } = unit;
     if (this.#overdue(unit)) return;
     const put = (found: Found, value: FactValues['missing'], certainty: Certainty = CERTAINTY.sure) =>
-      this.#put(unit, found, { kind: 'missing', about: COURSE, value, certainty });
+      this.#put(unit, found, { kind: 'missing', about: ABOUT_COURSE, value, certainty });
     const percent = this.#first(say.MISSING_PERCENT, text);
-    if (percent) return put(percent, { counts: 'percent', percent: decimalOf(numberOf(percent.slots.percent!.text)) });
+    if (percent)
+      return put(percent, { counts: 'percent', percent: decimalOf(numberOf(percent.slots.percent!.text)) });
     const nothing = this.#first(say.MISSING_NOTHING, text);
     if (nothing) return put(nothing, { counts: 'nothing' });
     const zero = this.#first(say.MISSING_ZERO, text);
@@ -235,7 +310,7 @@ class RuleReader {
     for (const { form, step, mode } of say.ROUND) {
       const found = findPhrase(form, text);
       if (!found) continue;
-      this.#put(unit, found, { kind: 'round', about: COURSE, value: { step, ...(mode && { mode }) } });
+      this.#put(unit, found, { kind: 'round', about: ABOUT_COURSE, value: { step, ...(mode && { mode }) } });
       return;
     }
   }
@@ -243,16 +318,24 @@ class RuleReader {
   #needs(unit: Unit): void {
     const { text } = unit;
     if (!say.NEEDS.test(text)) return;
-    const letter = /\b(?:for|earn|an?|receive|get)\s(?:an? )?([A-D][+–-]?)(?![\p{L}'])(?! ?(?:minus|or))/u.exec(text)?.[1];
+    const letter =
+      /\b(?:for|earn|an?|receive|get)\s(?:an? )?([A-D][+–-]?)(?![\p{L}'])(?! ?(?:minus|or))/u.exec(text)?.[1];
     const toPass = say.TO_PASS.test(text);
     if (letter === undefined && !toPass) return;
     const goal = toPass || letter === undefined ? ('pass' as const) : { label: letter.replace('–', '-') };
     const put = (found: Found, of: Part | undefined, asks: FactValues['requirement']['asks']) => {
-      if (of) this.#put(unit, found, { kind: 'requirement', about: COURSE, value: { for: goal, of: of.key, asks }, certainty: CERTAINTY.likely });
+      if (of)
+        this.#put(unit, found, {
+          kind: 'requirement',
+          about: ABOUT_COURSE,
+          value: { for: goal, of: of.key, asks },
+          certainty: CERTAINTY.likely,
+        });
     };
     const percent = this.#first(say.NEED_PERCENT, text);
     if (percent) {
-      const of = this.#mentions.after(unit, percent.slots.work!.from, 40) ?? this.#mentions.before(unit, percent.to);
+      const of =
+        this.#mentions.after(unit, percent.slots.work!.from, 40) ?? this.#mentions.before(unit, percent.to);
       return put(percent, of, { atLeast: decimalOf(numberOf(percent.slots.percent!.text)) });
     }
     const pieces = this.#first(say.NEED_PIECES, text);
@@ -270,14 +353,31 @@ class RuleReader {
     const free = this.#first(say.FREE_ABSENCES, text);
     if (fewer) {
       const count = Number(fewer.slots.count!.text) - (/or more/i.test(fewer.text) ? 1 : 0);
-      this.#put(unit, fewer, { kind: 'requirement', about: COURSE, value: { for: 'pass', of: ABSENCES, asks: { atMost: String(count) } }, certainty: CERTAINTY.likely });
-      if (!this.#has('deduct', ABSENCES)) this.#put(unit, fewer, { kind: 'deduct', about: ABSENCES, value: { each: '0', free: '0' }, certainty: CERTAINTY.likely });
+      this.#put(unit, fewer, {
+        kind: 'requirement',
+        about: ABOUT_COURSE,
+        value: { for: 'pass', of: ABSENCES, asks: { atMost: String(count) } },
+        certainty: CERTAINTY.likely,
+      });
+      if (!this.#has('deduct', ABSENCES))
+        this.#put(unit, fewer, {
+          kind: 'deduct',
+          about: ABSENCES,
+          value: { each: '0', free: '0' },
+          certainty: CERTAINTY.likely,
+        });
       return;
     }
     if (free && !found) this.#free = Number(free.slots.count!.text);
     if (!found) return;
     const { amount, count, ordinal } = found.slots;
-    const said = ordinal ? say.ordinal(ordinal.text) : count ? Number(count.text) : free ? Number(free.slots.count!.text) : this.#free;
+    const said = ordinal
+      ? say.ordinal(ordinal.text)
+      : count
+        ? Number(count.text)
+        : free
+          ? Number(free.slots.count!.text)
+          : this.#free;
     const isPoints = !/^\s?(?:%|per)/i.test(text.slice(amount!.to));
     this.#put(unit, found, {
       kind: 'deduct',
@@ -298,14 +398,20 @@ class RuleReader {
       const before = mentions.filter(({ to }) => to <= verb.index);
       const after = mentions.filter(({ from }) => from >= verb.index);
       const isPassive = /\b(?:is|are|be|been|being|gets?) replaced\b|\breplaced (?:by|with)\b/i.test(text);
-      const [by, of] = isPassive ? [after[0]?.part, before.at(-1)?.part] : [before.at(-1)?.part ?? before[0]?.part, after[0]?.part];
+      const [by, of] = isPassive
+        ? [after[0]?.part, before.at(-1)?.part]
+        : [before.at(-1)?.part ?? before[0]?.part, after[0]?.part];
       if (by && of && by !== of && of.isMany)
-        this.#put(unit, { from: Math.min(verb.index, lowest?.index ?? verb.index), to: verb.index + verb[0].length }, {
-          kind: 'replacedBy',
-          about: of.key,
-          value: { by: by.key, lowest: Number(lowest?.[1] ?? lowest?.[2] ?? '1') },
-          certainty: CERTAINTY.likely,
-        });
+        this.#put(
+          unit,
+          { from: Math.min(verb.index, lowest?.index ?? verb.index), to: verb.index + verb[0].length },
+          {
+            kind: 'replacedBy',
+            about: of.key,
+            value: { by: by.key, lowest: Number(lowest?.[1] ?? lowest?.[2] ?? '1') },
+            certainty: CERTAINTY.likely,
+          },
+        );
       return;
     }
     const moves = say.WEIGHT_MOVES.exec(text);
@@ -313,10 +419,20 @@ class RuleReader {
     const end = moves.index + moves[0].length;
     const to = this.#mentions.after(unit, end, 30);
     const of = mentions.find(({ from, part }) => from < end && part !== to)?.part;
-    if (to && of && !of.isMany) this.#put(unit, foundOf(moves), { kind: 'weightTo', about: of.key, value: to.key, certainty: CERTAINTY.likely });
+    if (to && of && !of.isMany)
+      this.#put(unit, foundOf(moves), {
+        kind: 'weightTo',
+        about: of.key,
+        value: to.key,
+        certainty: CERTAINTY.likely,
+      });
   }
 
-  #first(forms: readonly RegExp[], text: string, fits: (found: Found) => boolean = () => true): Found | undefined {
+  #first(
+    forms: readonly RegExp[],
+    text: string,
+    fits: (found: Found) => boolean = () => true,
+  ): Found | undefined {
     for (const form of forms) {
       const found = findPhrase(form, text);
       if (found && fits(found)) return found;
@@ -336,14 +452,18 @@ function foundOf(match: RegExpExecArray): Found {
 
 /** Of "7%, that is 3.5% for each day" the amount that stands next to its day. */
 function nearestAmount(text: string, found: Found): Found {
-  for (let best = found; ; ) {
+  for (let best = found; ;) {
     const { amount, unit } = best.slots;
     if (!amount || !unit || amount.from > unit.from) return best;
     const inside = text.slice(amount.to, unit.from);
     const next = findPhrase(NEXT_AMOUNT, inside);
     if (!next) return best;
     const { text: value, from, to } = next.slots.amount!;
-    best = { ...best, from: amount.to + from, slots: { ...best.slots, amount: { text: value, from: amount.to + from, to: amount.to + to } } };
+    best = {
+      ...best,
+      from: amount.to + from,
+      slots: { ...best.slots, amount: { text: value, from: amount.to + from, to: amount.to + to } },
+    };
   }
 }
 
@@ -357,12 +477,17 @@ function daysOf(unit: string): Rational | undefined {
 }
 
 function daysIn({ slots }: Found): Decimal | undefined {
-  const days = slots.unit && slots.time && numberOf(slots.time.text).mul(/day/i.test(slots.unit.text) ? numberOf('1') : daysOf(slots.unit.text)!);
+  const days =
+    slots.unit &&
+    slots.time &&
+    numberOf(slots.time.text).mul(/day/i.test(slots.unit.text) ? numberOf('1') : daysOf(slots.unit.text)!);
   return days && days.compare(0) > 0 && days.compare(400) < 0 ? decimalOf(days) : undefined;
 }
 
 function hoursOf({ slots }: Found): Decimal | undefined {
   if (!slots.unit || !slots.time) return undefined;
-  const hours = numberOf(slots.time.text).mul(daysOf(/^24/.test(slots.unit.text) ? 'day' : slots.unit.text)!).mul(numberOf('24'));
+  const hours = numberOf(slots.time.text)
+    .mul(daysOf(/^24/.test(slots.unit.text) ? 'day' : slots.unit.text)!)
+    .mul(numberOf('24'));
   return decimalOf(hours);
 }

@@ -2,7 +2,7 @@ import type { Band } from '../document/course';
 import { rational, type Rational } from '../numbers/rational';
 import { decimalOf, numberOf } from './amounts';
 import { AND_ABOVE, AT_LEAST, BELOW, FAILING, LABEL, LEVEL } from './english/scale';
-import { CERTAINTY, COURSE, type FactOf } from './facts';
+import { CERTAINTY, ABOUT_COURSE, type FactOf } from './facts';
 import { Unit } from './units';
 
 const NUMBER = String.raw`\d{1,4}(?:[.,]\d{1,3})?`;
@@ -14,9 +14,16 @@ const BOUND = (index: number) =>
 
 /** A band with its label first: "A 93-100", "B+: 87 and above", "F below 60", "A (4.0) 93–100". */
 const LABEL_FIRST = (label: string) =>
-  new RegExp(String.raw`(?<label>${label})${GAP}(?:(?:is|are|means|requires|for|takes|needs|from)\s)?(?:${POINTS}${GAP})?${BOUND(1)}`, 'gu');
+  new RegExp(
+    String.raw`(?<label>${label})${GAP}(?:(?:is|are|means|requires|for|takes|needs|from)\s)?(?:${POINTS}${GAP})?${BOUND(1)}`,
+    'gu',
+  );
 /** A band with its label last: "93-100 A", "90% and above = A", "below 60: F". */
-const LABEL_LAST = (label: string) => new RegExp(String.raw`(?<![\d.,])${BOUND(2)}\s?\)?[\s:=|,–-]{0,6}(?:(?:is|an?|earns|gives|gets|for)\s){0,2}(?<label>${label})`, 'gu');
+const LABEL_LAST = (label: string) =>
+  new RegExp(
+    String.raw`(?<![\d.,])${BOUND(2)}\s?\)?[\s:=|,–-]{0,6}(?:(?:is|an?|earns|gives|gets|for)\s){0,2}(?<label>${label})`,
+    'gu',
+  );
 
 interface Found {
   readonly label: string;
@@ -38,17 +45,25 @@ const FEWEST = 3;
  * @param whole - points of the whole course, where cut-offs are points
  * @returns the fact, and the lines that it stands in
  */
-export function scaleOf(units: readonly Unit[], whole: Rational | undefined): { readonly fact: FactOf<'bands'>; readonly units: readonly Unit[] } | undefined {
+export function scaleOf(
+  units: readonly Unit[],
+  whole: Rational | undefined,
+): { readonly fact: FactOf<'bands'>; readonly units: readonly Unit[] } | undefined {
   let best: { fact: FactOf<'bands'>; units: readonly Unit[] } | undefined;
   for (const run of runsOf(units)) {
     const unit = joined(run);
     for (const label of [LABEL, `${LABEL}|${LEVEL}`]) {
       for (const form of [LABEL_FIRST(label), LABEL_LAST(label)]) {
         const found = falling(foundIn(unit, form));
-        const isEnough = found.length >= FEWEST || (found.length === 2 && /^(pass|fail)$/i.test(found[0]!.label));
+        const isEnough =
+          found.length >= FEWEST || (found.length === 2 && /^(pass|fail)$/i.test(found[0]!.label));
         if (!isEnough || found.length <= (best?.fact.value.length ?? 0)) continue;
         const bands = bandsOf(unit, found, whole);
-        if (bands) best = { fact: factOf(unit, found, bands), units: run.filter((own) => found.some(({ end }) => own.at.includes(unit.at[end - 1]!))) };
+        if (bands)
+          best = {
+            fact: factOf(unit, found, bands),
+            units: run.filter((own) => found.some(({ end }) => own.at.includes(unit.at[end - 1]!))),
+          };
       }
     }
   }
@@ -58,7 +73,8 @@ export function scaleOf(units: readonly Unit[], whole: Rational | undefined): { 
 function factOf(unit: Unit, found: readonly Found[], bands: Band[]): FactOf<'bands'> {
   const [first, last] = [found[0]!, found.at(-1)!];
   const range = unit.range(Math.min(first.start, last.start), Math.max(first.end, last.end));
-  return { kind: 'bands', about: COURSE, value: bands, range, certainty: CERTAINTY.sure };
+  const parts = found.map(({ start, end }) => unit.range(start, end));
+  return { kind: 'bands', about: ABOUT_COURSE, value: bands, range, certainty: CERTAINTY.sure, parts };
 }
 
 const CAN_BE = new RegExp(`${LABEL}|${LEVEL}`, 'u');
@@ -68,9 +84,16 @@ function runsOf(units: readonly Unit[]): Unit[][] {
   const runs: Unit[][] = [];
   let last: Unit | undefined;
   for (const unit of units) {
-    const isPart = unit.text.length <= LONGEST && (CAN_BE.test(unit.text) || /^\W{0,3}\d{1,3}/.test(unit.text)) && (/\d/.test(unit.text) || unit.text.length <= 24);
+    const isPart =
+      unit.text.length <= LONGEST &&
+      (CAN_BE.test(unit.text) || /^\W{0,3}\d{1,3}/.test(unit.text)) &&
+      (/\d/.test(unit.text) || unit.text.length <= 24);
     if (isPart) {
-      const isNext = last !== undefined && runs.length > 0 && unit.line.number - last.line.number <= 3 && runs.at(-1)!.at(-1) === last;
+      const isNext =
+        last !== undefined &&
+        runs.length > 0 &&
+        unit.line.number - last.line.number <= 3 &&
+        runs.at(-1)!.at(-1) === last;
       if (isNext) runs.at(-1)!.push(unit);
       else runs.push([unit]);
       last = unit;
@@ -103,12 +126,23 @@ function foundIn(unit: Unit, form: RegExp): Found[] {
     const label = labelOf(groups.label!);
     const low = a && b ? (a.compare(b) < 0 ? a : b) : one !== undefined ? numberOf(one) : rational('0');
     const high = a && b ? (a.compare(b) < 0 ? b : a) : undefined;
-    found.push({ label, from: low, to: high, points: groups.points?.replace(',', '.'), start: match.index, end: match.index + match[0].length });
+    found.push({
+      label,
+      from: low,
+      to: high,
+      points: groups.points?.replace(',', '.'),
+      start: match.index,
+      end: match.index + match[0].length,
+    });
   }
   return found;
 }
 
-const labelOf = (text: string) => text.replace(/\s?plus$/i, '+').replace(/\s?minus$/i, '-').replace('–', '-');
+const labelOf = (text: string) =>
+  text
+    .replace(/\s?plus$/i, '+')
+    .replace(/\s?minus$/i, '-')
+    .replace('–', '-');
 
 /** The longest stretch of what was found that falls, or rises, with no label twice; the highest first. */
 function falling(found: readonly Found[]): Found[] {
@@ -117,7 +151,11 @@ function falling(found: readonly Found[]): Found[] {
     let run: Found[] = [];
     for (const band of found) {
       const last = run.at(-1);
-      const goesOn = last !== undefined && last.from.compare(band.from) * way > 0 && !run.some(({ label }) => label.toLowerCase() === band.label.toLowerCase()) && inOrder(last.label, band.label, way);
+      const goesOn =
+        last !== undefined &&
+        last.from.compare(band.from) * way > 0 &&
+        !run.some(({ label }) => label.toLowerCase() === band.label.toLowerCase()) &&
+        inOrder(last.label, band.label, way);
       // A list of letters alone: "A 4.0" is no cut-off.
       if (goesOn) run.push(band);
       else run = [band];
@@ -131,7 +169,8 @@ function falling(found: readonly Found[]): Found[] {
 function inOrder(above: string, below: string, way: number): boolean {
   const [first, second] = way === 1 ? [above, below] : [below, above];
   if (!/^[A-F][+-]?$/.test(first) || !/^[A-F][+-]?$/.test(second)) return true;
-  const rank = (label: string) => label.charCodeAt(0) * 3 + { '+': -1, '-': 1 }[label[1] ?? ''] ! || label.charCodeAt(0) * 3;
+  const rank = (label: string) =>
+    label.charCodeAt(0) * 3 + { '+': -1, '-': 1 }[label[1] ?? '']! || label.charCodeAt(0) * 3;
   return rank(first) < rank(second);
 }
 
@@ -141,7 +180,12 @@ function bandsOf(unit: Unit, found: readonly Found[], whole: Rational | undefine
   const most = top.to ?? top.from;
   // Grade points beside letters are no cut-offs.
   if (most.compare(10) <= 0) return undefined;
-  const all = most.compare(100) <= 0 || (most.compare(110) <= 0 && !whole) ? rational('100') : whole && top.from.compare(whole) <= 0 && whole.compare(most) <= 0 ? whole : (whole ?? top.to);
+  const all =
+    most.compare(100) <= 0 || (most.compare(110) <= 0 && !whole)
+      ? rational('100')
+      : whole && top.from.compare(whole) <= 0 && whole.compare(most) <= 0
+        ? whole
+        : (whole ?? top.to);
   if (!all) return undefined;
   const bands = found.map(({ label, from, points }): Band => ({
     label,
@@ -154,12 +198,23 @@ function bandsOf(unit: Unit, found: readonly Found[], whole: Rational | undefine
   if (FAILING.test(last.label)) return withFailing([...bands.slice(0, -1), { ...last, from: '0' }]);
   // "A 90, B 80, C 70, D 60, F": the lowest alone.
   const after = unit.text.slice(found.at(-1)!.end, found.at(-1)!.end + 40);
-  const own = new RegExp(String.raw`^[\s:=|,;.()–-]{0,6}(?:(?:and|or|below(?: that)?|anything (?:below|less|lower)|otherwise|everything (?:below|else))[\s:,(]{1,4}(?:is |an? )*){0,2}(${LABEL})`, 'u').exec(after);
-  const label = own ? labelOf(own[1]!) : bands.some(({ label: known }) => known === 'F') ? 'Fail' : /^[A-E]/.test(last.label) && last.label.length <= 2 ? 'F' : 'Fail';
+  const own = new RegExp(
+    String.raw`^[\s:=|,;.()–-]{0,6}(?:(?:and|or|below(?: that)?|anything (?:below|less|lower)|otherwise|everything (?:below|else))[\s:,(]{1,4}(?:is |an? )*){0,2}(${LABEL})`,
+    'u',
+  ).exec(after);
+  const label = own
+    ? labelOf(own[1]!)
+    : bands.some(({ label: known }) => known === 'F')
+      ? 'Fail'
+      : /^[A-E]/.test(last.label) && last.label.length <= 2
+        ? 'F'
+        : 'Fail';
   if (bands.some((band) => band.label.toLowerCase() === label.toLowerCase())) return undefined;
   return withFailing([...bands, { label, from: '0' }]);
 }
 
 function withFailing(bands: readonly Band[]): Band[] {
-  return bands.map((band, index) => (index === bands.length - 1 && FAILING.test(band.label) ? { ...band, pass: false } : band));
+  return bands.map((band, index) =>
+    index === bands.length - 1 && FAILING.test(band.label) ? { ...band, pass: false } : band,
+  );
 }

@@ -1,6 +1,6 @@
 import { decimalOf } from './amounts';
 import { OPTION } from './english/rules';
-import { CERTAINTY, COURSE, type Fact } from './facts';
+import { CERTAINTY, ABOUT_COURSE, type Fact } from './facts';
 import { Mentions } from './mentions';
 import { partsOf, weightOf, type Part } from './parts';
 import { piecesOf } from './rows';
@@ -12,7 +12,10 @@ export interface Option {
 }
 
 /** Takes apart what a text says of weights first, and the further options that it offers. */
-export function schemesOf(units: readonly Unit[]): { readonly first: readonly Unit[]; readonly later: readonly Option[] } {
+export function schemesOf(units: readonly Unit[]): {
+  readonly first: readonly Unit[];
+  readonly later: readonly Option[];
+} {
   const options: { head: Unit; units: Unit[] }[] = [];
   const first: Unit[] = [];
   let current: { head: Unit; units: Unit[] } | undefined;
@@ -23,14 +26,25 @@ export function schemesOf(units: readonly Unit[]): { readonly first: readonly Un
       options.push(current);
       const rest = unit.part(match[0].length, unit.text.length);
       if (rest.text !== '') current.units.push(rest);
-    } else if (current && !unit.line.isHeading && /\d\s?%|\d\s?points/i.test(unit.text) && unit.text.length < 200) current.units.push(unit);
+    } else if (
+      current &&
+      !unit.line.isHeading &&
+      /\d\s?%|\d\s?points/i.test(unit.text) &&
+      unit.text.length < 200
+    )
+      current.units.push(unit);
     else {
       current = undefined;
       first.push(unit);
     }
   }
   if (options.length < 2) return { first: units, later: [] };
-  return { first: units.filter((unit) => options.slice(1).every((option) => option.head !== unit && !option.units.includes(unit))), later: options.slice(1).map(optionOf) };
+  return {
+    first: units.filter((unit) =>
+      options.slice(1).every((option) => option.head !== unit && !option.units.includes(unit)),
+    ),
+    later: options.slice(1).map(optionOf),
+  };
 }
 
 function optionOf({ head, units }: { head: Unit; units: readonly Unit[] }): Option {
@@ -41,14 +55,21 @@ function optionOf({ head, units }: { head: Unit; units: readonly Unit[] }): Opti
       const weights: Record<string, string> = {};
       for (const part of own) {
         const weight = weightOf(part);
-        const same = parts.find(({ stems }) => stems.join(' ') === part.stems.join(' ')) ?? mentions.in(part.unit).find(({ from }) => part.unit.words(from, part.unit.text.length).startsWith(part.name.value))?.part;
+        const same =
+          parts.find(({ stems }) => stems.join(' ') === part.stems.join(' ')) ??
+          mentions
+            .in(part.unit)
+            .find(({ from }) => part.unit.words(from, part.unit.text.length).startsWith(part.name.value))
+            ?.part;
         if (weight && same) weights[same.key] = decimalOf(weight);
       }
       if (Object.keys(weights).length === 0) return [];
       const name = OPTION.exec(head.text)![0].replace(/[\s:.)–-]+$/, '');
       const last = units.at(-1) ?? head;
       const range = { from: head.whole.from, to: Math.max(head.whole.to, last.whole.to) };
-      return [{ kind: 'scheme', about: COURSE, value: { name, weights }, range, certainty: CERTAINTY.likely }];
+      return [
+        { kind: 'scheme', about: ABOUT_COURSE, value: { name, weights }, range, certainty: CERTAINTY.likely },
+      ];
     },
   };
 }

@@ -5,7 +5,8 @@ import { LONGEST_SYLLABUS } from './find-facts';
 import { isHtml, textOfHtml } from './text-of-html';
 
 /** Whether a file is a PDF, by how it begins. */
-export const isPdf = ({ bytes }: SourceFile) => String.fromCharCode(...bytes.subarray(0, 1024)).includes('%PDF-');
+export const isPdf = ({ bytes }: SourceFile) =>
+  String.fromCharCode(...bytes.subarray(0, 1024)).includes('%PDF-');
 
 /**
  * The text of a syllabus that was pasted.
@@ -15,7 +16,10 @@ export const isPdf = ({ bytes }: SourceFile) => String.fromCharCode(...bytes.sub
 export function textOfPaste({ text, html }: Copied): Checked<string> {
   const own = isHtml(text) ? textOfHtml(text) : text;
   // What a page copies as text has lost where its cells end; what it copies as a page has not.
-  const whole = html !== undefined && html.length <= INCOMING_LIMITS.characters && /<t[dh][\s>]/i.test(html) ? textOfHtml(html) : own;
+  const whole =
+    html !== undefined && html.length <= INCOMING_LIMITS.characters && /<t[dh][\s>]/i.test(html)
+      ? textOfHtml(html)
+      : own;
   return checked(whole);
 }
 
@@ -25,8 +29,15 @@ export function textOfPaste({ text, html }: Copied): Checked<string> {
  * @returns the text; or why there is none
  */
 export function textOfFile({ bytes }: SourceFile): Checked<string> {
-  if (bytes.length > INCOMING_LIMITS.bytes) return refused(`is larger than the ${INCOMING_LIMITS.bytes / 1_000_000} MB that a syllabus can be`);
-  const strange = isZip(bytes) ? { at: '', message: 'is an archive or a document of an office program: save it as PDF or text, or paste what it says' } : strangeFault(bytes);
+  if (bytes.length > INCOMING_LIMITS.bytes)
+    return refused(`is larger than the ${INCOMING_LIMITS.bytes / 1_000_000} MB that a syllabus can be`);
+  const strange = isZip(bytes)
+    ? {
+        at: '',
+        message:
+          'is an archive or a document of an office program: save it as PDF or text, or paste what it says',
+      }
+    : strangeFault(bytes);
   if (strange) return { ok: false, faults: [strange] };
   return textOfPaste({ text: textOfBytes(bytes) });
 }
@@ -34,7 +45,10 @@ export function textOfFile({ bytes }: SourceFile): Checked<string> {
 function checked(text: string): Checked<string> {
   if (text.trim() === '') return refused('is empty');
   if (text.includes('\0')) return refused('is no text, and no file of a kind that is read');
-  if (text.length > LONGEST_SYLLABUS) return refused(`is longer than any syllabus (${LONGEST_SYLLABUS} signs): paste the part on grading alone`);
+  if (text.length > LONGEST_SYLLABUS)
+    return refused(
+      `is longer than any syllabus (${LONGEST_SYLLABUS} signs): paste the part on grading alone`,
+    );
   return { ok: true, value: text };
 }
 

@@ -3,10 +3,41 @@ import { defaultTreeAdapter, parse, type DefaultTreeAdapterMap } from 'parse5';
 type Node = DefaultTreeAdapterMap['node'];
 
 /** What of a page is no text. */
-const NO_TEXT = new Set(['script', 'style', 'noscript', 'template', 'head', 'svg', 'nav', 'iframe', 'object', 'button', 'select']);
+const NO_TEXT = new Set([
+  'script',
+  'style',
+  'noscript',
+  'template',
+  'head',
+  'svg',
+  'nav',
+  'iframe',
+  'object',
+  'button',
+  'select',
+]);
 /** What stands on lines of its own. */
 const BLOCKS = new Set([
-  ...['p', 'div', 'section', 'article', 'header', 'footer', 'main', 'aside', 'ul', 'ol', 'dl', 'dt', 'dd', 'table', 'tbody', 'thead', 'figure', 'blockquote'],
+  ...[
+    'p',
+    'div',
+    'section',
+    'article',
+    'header',
+    'footer',
+    'main',
+    'aside',
+    'ul',
+    'ol',
+    'dl',
+    'dt',
+    'dd',
+    'table',
+    'tbody',
+    'thead',
+    'figure',
+    'blockquote',
+  ],
   ...['h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'pre', 'form', 'fieldset', 'hr', 'address', 'caption'],
 ]);
 
@@ -59,4 +90,6 @@ export function textOfHtml(html: string): string {
 }
 
 /** Whether a text is a page's source. */
-export const isHtml = (text: string) => /^\s*(?:<!doctype html|<html|<head|<body|<!--)/i.test(text) || (/<\/(?:p|td|li|div|table|h[1-6])>/i.test(text) && /^\s*</.test(text));
+export const isHtml = (text: string) =>
+  /^\s*(?:<!doctype html|<html|<head|<body|<!--)/i.test(text) ||
+  (/<\/(?:p|td|li|div|table|h[1-6])>/i.test(text) && /^\s*</.test(text));

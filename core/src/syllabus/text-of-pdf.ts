@@ -35,20 +35,39 @@ export const MOST_PAGES = 60;
  * @param onPage - told of each page that is read, with how many there are
  * @returns the text; or why there is none
  */
-export async function textOfPdf(bytes: Uint8Array, reader: PdfReader, onPage: (page: number, of: number) => void = () => {}): Promise<Checked<string>> {
+export async function textOfPdf(
+  bytes: Uint8Array,
+  reader: PdfReader,
+  onPage: (page: number, of: number) => void = () => {},
+): Promise<Checked<string>> {
   const refused = (message: string) => ({ ok: false as const, faults: [{ at: '', message }] });
   let document: PdfDocument;
   try {
     document = (await reader.getDocument({
       data: bytes.slice(),
-      ...{ isEvalSupported: false, enableXfa: false, disableFontFace: true, useSystemFonts: false, stopAtErrors: false, useWorkerFetch: false, verbosity: 0 },
+      ...{
+        isEvalSupported: false,
+        enableXfa: false,
+        disableFontFace: true,
+        useSystemFonts: false,
+        stopAtErrors: false,
+        useWorkerFetch: false,
+        verbosity: 0,
+      },
     }).promise) as PdfDocument;
   } catch (error) {
     const isLocked = (error as Error).name === 'PasswordException';
-    return refused(isLocked ? 'is a PDF that is locked with a password: save it without one, or paste its text' : 'is a PDF that cannot be read: paste its text instead');
+    return refused(
+      isLocked
+        ? 'is a PDF that is locked with a password: save it without one, or paste its text'
+        : 'is a PDF that cannot be read: paste its text instead',
+    );
   }
   try {
-    if (document.numPages > MOST_PAGES) return refused(`has ${document.numPages} pages: paste the pages on grading alone (up to ${MOST_PAGES} pages are read)`);
+    if (document.numPages > MOST_PAGES)
+      return refused(
+        `has ${document.numPages} pages: paste the pages on grading alone (up to ${MOST_PAGES} pages are read)`,
+      );
     const pages: string[] = [];
     for (let number = 1; number <= document.numPages; number += 1) {
       const page = await document.getPage(number);
@@ -58,7 +77,9 @@ export async function textOfPdf(bytes: Uint8Array, reader: PdfReader, onPage: (p
       onPage(number, document.numPages);
     }
     const text = pages.join('\n\n').trim();
-    return text === '' ? refused('is a PDF without text, such as a scan: type or paste what it says') : { ok: true, value: text };
+    return text === ''
+      ? refused('is a PDF without text, such as a scan: type or paste what it says')
+      : { ok: true, value: text };
   } catch {
     return refused('is a PDF that cannot be read: paste its text instead');
   } finally {
@@ -67,9 +88,22 @@ export async function textOfPdf(bytes: Uint8Array, reader: PdfReader, onPage: (p
 }
 
 function itemOf(item: unknown): Item[] {
-  const { str, transform, width, height } = item as { str?: string; transform?: number[]; width?: number; height?: number };
+  const { str, transform, width, height } = item as {
+    str?: string;
+    transform?: number[];
+    width?: number;
+    height?: number;
+  };
   if (str === undefined || str.trim() === '' || !transform) return [];
-  return [{ text: str, x: transform[4]!, y: transform[5]!, width: width ?? 0, height: height || Math.abs(transform[3]!) || 10 }];
+  return [
+    {
+      text: str,
+      x: transform[4]!,
+      y: transform[5]!,
+      width: width ?? 0,
+      height: height || Math.abs(transform[3]!) || 10,
+    },
+  ];
 }
 
 /** The lines of a page from top to bottom, each from left to right. */
@@ -91,7 +125,13 @@ function textOfPage(items: readonly Item[]): string {
     line.forEach((item, index) => {
       const before = line[index - 1];
       const gap = before ? item.x - (before.x + before.width) : 0;
-      if (before) text += gap > item.height * 1.2 ? '\t' : gap > item.height * 0.12 && !/\s$/.test(text) && !/^\s/.test(item.text) ? ' ' : '';
+      if (before)
+        text +=
+          gap > item.height * 1.2
+            ? '\t'
+            : gap > item.height * 0.12 && !/\s$/.test(text) && !/^\s/.test(item.text)
+              ? ' '
+              : '';
       text += item.text;
     });
     above = first;

@@ -78,7 +78,8 @@ export function unitsOf(clean: CleanText): Unit[] {
 }
 
 /** A bullet, or a number of a list. */
-const BULLET = /^(?:[•●○▪◦■□◆▶►➢➤✓✔·‣⁃§–-]|o(?=\s)|\+(?=\s)|>|\(?\d{1,2}[.)](?!\d)|\d{1,2}(?:\.\d{1,2}){1,3}\.?(?=\s+[\p{Lu}\d])|[a-z][.)](?=\s)|\([a-z]\)|\([ivx]+\)|#{1,6})(?:\s+|(?=[A-Z]))/u;
+const BULLET =
+  /^(?:[•●○▪◦■□◆▶►➢➤✓✔·‣⁃§–-]|o(?=\s)|\+(?=\s)|>|\(?\d{1,2}[.)](?!\d)|\d{1,2}(?:\.\d{1,2}){1,3}\.?(?=\s+[\p{Lu}\d])|[a-z][.)](?=\s)|\([a-z]\)|\([ivx]+\)|#{1,6})(?:\s+|(?=[A-Z]))/u;
 
 function linesOf({ text }: CleanText): Line[] {
   const lines: Line[] = [];
@@ -93,7 +94,14 @@ function linesOf({ text }: CleanText): Line[] {
     }
     const lead = /^[\s|>]*/.exec(raw)![0];
     const bullet = BULLET.exec(raw.slice(lead.length))?.[0] ?? '';
-    const line: Line = { text: '', at: [], indent: width(lead), isBulleted: bullet !== '' && !bullet.startsWith('#'), afterBlank, number };
+    const line: Line = {
+      text: '',
+      at: [],
+      indent: width(lead),
+      isBulleted: bullet !== '' && !bullet.startsWith('#'),
+      afterBlank,
+      number,
+    };
     put(line, raw, start, lead.length + bullet.length);
     if (line.text !== '') lines.push(line);
     afterBlank = false;
@@ -106,7 +114,7 @@ const width = (lead: string) => [...lead].reduce((all, sign) => all + (sign === 
 /** Copies a line, what parts its cells as one tab. */
 function put(line: Line, raw: string, start: number, begin: number): void {
   const end = raw.replace(/[\s|]+$/, '').length;
-  for (let index = begin; index < end; ) {
+  for (let index = begin; index < end;) {
     const gap = /^(?:\s*\|\s*|\s{2,}|\t)/.exec(raw.slice(index, index + 200))?.[0];
     const sign = gap === undefined ? raw[index]! : line.text === '' ? '' : '\t';
     if (sign !== '') {
@@ -117,7 +125,8 @@ function put(line: Line, raw: string, start: number, begin: number): void {
   }
 }
 
-const PAGE = /^(?:page\s+\d{1,3}(?:\s*(?:of|\/)\s*\d{1,3})?|\d{1,3}\s*(?:of|\/)\s*\d{1,3}|[–-]\s*\d{1,3}\s*[–-]|.{0,80}[|•·–-]\s*page\s+\d{1,3}(?:\s*of\s*\d{1,3})?|.{0,80}\bpage\s+\d{1,3}\s+of\s+\d{1,3}|(?:https?:\/\/|www\.)\S+(?:\s+\d+\/\d+)?)$/i;
+const PAGE =
+  /^(?:page\s+\d{1,3}(?:\s*(?:of|\/)\s*\d{1,3})?|\d{1,3}\s*(?:of|\/)\s*\d{1,3}|[–-]\s*\d{1,3}\s*[–-]|.{0,80}[|•·–-]\s*page\s+\d{1,3}(?:\s*of\s*\d{1,3})?|.{0,80}\bpage\s+\d{1,3}\s+of\s+\d{1,3}|(?:https?:\/\/|www\.)\S+(?:\s+\d+\/\d+)?)$/i;
 
 /** Without the heads and feet of pages: what tells a page's number, and what stands there again and again. */
 function withoutPageHeads(lines: readonly Line[]): Line[] {
@@ -127,7 +136,8 @@ function withoutPageHeads(lines: readonly Line[]): Line[] {
   const first = new Set<string>();
   return lines.filter(({ text }) => {
     if (PAGE.test(text)) return false;
-    if (!hasPages || (times.get(text) ?? 0) < 2 || !/\p{L}{3}/u.test(text) || /\d\s?%/.test(text)) return true;
+    if (!hasPages || (times.get(text) ?? 0) < 2 || !/\p{L}{3}/u.test(text) || /\d\s?%/.test(text))
+      return true;
     if (first.has(text)) return false;
     first.add(text);
     return true;
@@ -136,7 +146,8 @@ function withoutPageHeads(lines: readonly Line[]): Line[] {
 
 const AMOUNT = /\d\s?(?:%|percent\b|per cent\b|pct\b|points?\b|pts?\b|marks\b)/i;
 const AMOUNT_AT_ALL = /\d/;
-const ENDS_OPEN = /(?:[,(&/]|\b(?:and|or|of|the|a|an|is|are|by|for|to|with|in|on|at|than|each|per|your|be|will|if|that|which|from|as|not|must|may|can|least|most|lowest|highest|best|worth|counts?|grade of|late|x|×|@|\+))$/i;
+const ENDS_OPEN =
+  /(?:[,(&/]|\b(?:and|or|of|the|a|an|is|are|by|for|to|with|in|on|at|than|each|per|your|be|will|if|that|which|from|as|not|must|may|can|least|most|lowest|highest|best|worth|counts?|grade of|late|x|×|@|\+))$/i;
 
 /** Puts lines together that a narrow page has broken. */
 function joinLines(lines: readonly Line[]): Line[] {
@@ -163,12 +174,14 @@ function goesOn(before: Line, line: Line, last: string): boolean {
   if (line.text.includes('\t') || last.includes('\t')) return false;
   if (open(before.text) > 0 && before.text.length < 200) return true;
   // What is set in under a bullet belongs to it.
-  if (before.isBulleted && line.indent > before.indent && !/[.!?:;]$/.test(last) && !AMOUNT.test(last)) return true;
+  if (before.isBulleted && line.indent > before.indent && !/[.!?:;]$/.test(last) && !AMOUNT.test(last))
+    return true;
   if (/[.!?:]["')]?$/.test(last) && !/\b(?:pts|approx|e\.g|i\.e|no|vs|incl)\.$/i.test(last)) return false;
   if (ENDS_OPEN.test(last) && (last.length >= 24 || /[,(&/]$/.test(last))) return true;
   if (/[\d%]\)?$/.test(last) && /^\p{Lu}/u.test(line.text)) return false;
   const isRow = (text: string) => text.length < 60 && AMOUNT.test(text);
-  if (/^[\p{Ll}(]/u.test(line.text)) return !(isRow(last) && isRow(line.text)) && !(isRow(line.text) && last.length < 30);
+  if (/^[\p{Ll}(]/u.test(line.text))
+    return !(isRow(last) && isRow(line.text)) && !(isRow(line.text) && last.length < 30);
   return last.length >= 58 && last.split(' ').length >= 8 && !isHeading(line.text);
 }
 
@@ -187,7 +200,8 @@ function sectionOf(text: string): SectionName | undefined {
   return SECTIONS.find(([, words]) => words.test(text.replace(/:$/, '')))?.[0];
 }
 
-const ABBREVIATED = /\b(?:e\.g|i\.e|pts|pt|approx|no|vs|dr|prof|mr|ms|mrs|sec|ch|fig|etc|incl|a\.m|p\.m|max|min|st|dept|univ|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|dec|mon|tue|tues|wed|thu|thurs|fri|sat|sun|[A-Z])\.$/i;
+const ABBREVIATED =
+  /\b(?:e\.g|i\.e|pts|pt|approx|no|vs|dr|prof|mr|ms|mrs|sec|ch|fig|etc|incl|a\.m|p\.m|max|min|st|dept|univ|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|dec|mon|tue|tues|wed|thu|thurs|fri|sat|sun|[A-Z])\.$/i;
 
 /** The sentences of a line; those of a row of cells are one. */
 function sentencesOf(text: string): Cell[] {
@@ -208,7 +222,7 @@ function sentencesOf(text: string): Cell[] {
 /** A stretch of a length that can be read: at spaces where it is longer. */
 function pieces(text: string, from: number, to: number): Cell[] {
   const found: Cell[] = [];
-  for (let at = from; at < to; ) {
+  for (let at = from; at < to;) {
     const space = to - at > LONGEST ? text.lastIndexOf(' ', at + LONGEST) : to;
     const end = space > at ? space : Math.min(to, at + LONGEST);
     found.push({ from: at, to: end });

@@ -19,7 +19,11 @@ export function answeredTexts(): Answered[] {
     .sort()
     .map((file) => {
       const [head, ...rest] = readFileSync(join(FOLDER, file), 'utf8').split(/^=====\n/m);
-      return { name: file.replace(/\.txt$/, ''), text: rest.join('=====\n'), facts: head!.split('\n').flatMap(factsOfLine) };
+      return {
+        name: file.replace(/\.txt$/, ''),
+        text: rest.join('=====\n'),
+        facts: head!.split('\n').flatMap(factsOfLine),
+      };
     });
 }
 
@@ -70,10 +74,21 @@ function claimsAt(course: Course, pointer: string, kind: string): string[] {
     overdue: () => [`overdue=${overdue!.after}`],
     requirement: () => {
       const { of, ...asks } = course.requirements![Number(pointer.split('/').at(-1))]!;
-      const ask = 'atLeast' in asks ? `atLeast ${asks.atLeast}` : 'pieces' in asks ? `pieces ${asks.pieces}` : `atMost ${asks.atMost}`;
+      const ask =
+        'atLeast' in asks
+          ? `atLeast ${asks.atLeast}`
+          : 'pieces' in asks
+            ? `pieces ${asks.pieces}`
+            : `atMost ${asks.atMost}`;
       return [`need=pass, ${nameOf(of)}, ${ask}`];
     },
-    scheme: () => (course.root.schemes ?? []).map(({ weights }) => `scheme=${Object.entries(weights).map(([id, weight]) => `${nameOf(id)} ${weight}`).join(', ')}`),
+    scheme: () =>
+      (course.root.schemes ?? []).map(
+        ({ weights }) =>
+          `scheme=${Object.entries(weights)
+            .map(([id, weight]) => `${nameOf(id)} ${weight}`)
+            .join(', ')}`,
+      ),
   };
   if (kind.startsWith('late')) {
     const field = pointer.split('/').at(-1) as keyof NonNullable<typeof late>;
@@ -91,7 +106,8 @@ function claimsAt(course: Course, pointer: string, kind: string): string[] {
     if (kind === 'deduct') return [`absences=each ${node.deduct!.each}, free ${node.deduct!.free ?? '0'}`];
     return [`points of ${name}=${node.possible}`];
   }
-  if (kind === 'replacedBy') return [`replace=${name} by ${nameOf(node.replace!.by)} ${node.replace!.lowest ?? 1}`];
+  if (kind === 'replacedBy')
+    return [`replace=${name} by ${nameOf(node.replace!.by)} ${node.replace!.lowest ?? 1}`];
   const { planned, drop } = node;
   const claims: Record<string, string> = {
     pieces: `pieces of ${name}=${planned?.pieces}`,
@@ -106,7 +122,9 @@ function claimsAt(course: Course, pointer: string, kind: string): string[] {
 
 function localDay(moment: string): string {
   const day = new Date(moment);
-  return [day.getFullYear(), day.getMonth() + 1, day.getDate()].map((part) => String(part).padStart(2, '0')).join('-');
+  return [day.getFullYear(), day.getMonth() + 1, day.getDate()]
+    .map((part) => String(part).padStart(2, '0'))
+    .join('-');
 }
 
 function nodeAt(course: Course, pointer: string): CourseNode | undefined {
@@ -139,7 +157,11 @@ const key = (fact: string) => fact.toLowerCase().replace(/\s+/g, ' ').trim();
 
 /** Reads a text and holds what is claimed against what it says. */
 export function measure({ name, text, facts }: Answered): Measured {
-  const read = readSyllabus(text, { near: '2026-10-01T12:00:00Z', title: 'Untitled', scale: SCALE_PRESETS[0]!.scale });
+  const read = readSyllabus(text, {
+    near: '2026-10-01T12:00:00Z',
+    title: 'Untitled',
+    scale: SCALE_PRESETS[0]!.scale,
+  });
   const claimed = read.ok ? claimsOf(read.value) : [];
   const wanted = new Set(facts.map(key));
   const made = new Set(claimed.map(key));
@@ -153,5 +175,8 @@ export function measure({ name, text, facts }: Answered): Measured {
 
 /** A claim that follows from others is no fact of its own: the default of how days are counted, the part of a piece with a day. */
 function isImplied(claim: string, wanted: ReadonlySet<string>): boolean {
-  return claim.startsWith('late count=started') || (claim.startsWith('late of=possible') && [...wanted].some((fact) => fact.startsWith('late perday')));
+  return (
+    claim.startsWith('late count=started') ||
+    (claim.startsWith('late of=possible') && [...wanted].some((fact) => fact.startsWith('late perday')))
+  );
 }

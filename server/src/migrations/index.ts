@@ -10,6 +10,7 @@ import * as school from './008-school';
 import * as feeds from './009-feeds';
 import * as terms from './010-terms';
 import * as account from './011-account';
+import * as syllabus from './012-syllabus';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
@@ -24,4 +25,5 @@ export const migrations: Record<string, Knex.Migration> = {
   '009-feeds': feeds,
   '010-terms': terms,
   '011-account': account,
+  '012-syllabus': syllabus,
 };

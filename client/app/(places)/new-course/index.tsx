@@ -12,6 +12,9 @@ import { useCreateCourse } from '@/data/courses';
 import { ruleSheetsQuery } from '@/data/library';
 import { useTerm, useTerms } from '@/data/terms';
 import { NewCourses } from '@/features/incoming/new-courses';
+import { PasteSyllabus } from '@/features/syllabus/paste-syllabus';
+import { useSyllabus } from '@/features/syllabus/use-syllabus';
+import { FromSyllabus } from '@/pages/new-course/from-syllabus';
 import { StepMarks } from '@/pages/new-course/setup-frame';
 import { courseFromSheet, newCourse, type CourseNames } from '@/pages/new-course/starts';
 import { readKept, writeKept } from '@/storage/kept-state';
@@ -52,6 +55,7 @@ export default function NewCourse() {
   const current = useTerm();
   const term = useTerms()?.find(({ id }) => id === wanted) ?? current;
   const create = useCreateCourse();
+  const reading = useSyllabus('new course syllabus');
   const { data: sheets = [] } = useQuery(ruleSheetsQuery);
   const [start, setStart] = useState<string>(asked ?? 'blank');
   const [combine, setCombine] = useState<'weights' | 'points'>('weights');
@@ -84,6 +88,7 @@ export default function NewCourse() {
           setError(at.replace('document.', '') as keyof CourseNames, { message });
       });
     })();
+  if (reading.read) return <FromSyllabus reading={reading} term={term} />;
   const setUp = (id: string) => `/new-course/${id}/categories`;
   return (
     <Page title="New course">
@@ -93,6 +98,14 @@ export default function NewCourse() {
           New course
         </Text>
       </View>
+      <Stack gap="s">
+        <SectionTitle>From its syllabus</SectionTitle>
+        <PasteSyllabus
+          reading={reading}
+          hint="Its text, a page, or a PDF. Everything that is read is shown with its words; nothing is kept before you take it."
+        />
+      </Stack>
+      <SectionTitle>Or by hand</SectionTitle>
       <StepMarks step="course" />
       <Stack gap="m">
         <FormField

@@ -7,7 +7,8 @@ export const CODE =
 export const CREDITS =
   /(?:(?<![\d.])(\d{1,2}(?:[.,]\d)?)(?:\s|-)?(?:credit(?: |-)?(?:hours?|points?)|credits|semester (?:hours|credits)|units|ects(?: credits| points)?|credit course|credit class|cp)(?!\p{L})|\b(?:credits?(?: hours?| value| points)?|units|ects)(?: \(.{1,20}\))?\s?[:=]\s?(\d{1,2}(?:[.,]\d)?)(?![\d%]))/iu;
 
-export const TITLE_LABEL = /^(?:course|class|module|subject)?[\s-]?(?:title|name)\s?[:–-]\s*|^(?:course|module|subject|class)\s?:\s*/i;
+export const TITLE_LABEL =
+  /^(?:course|class|module|subject)?[\s-]?(?:title|name)\s?[:–-]\s*|^(?:course|module|subject|class)\s?:\s*/i;
 
 export const NO_TITLE =
   /^(?:(?:course )?syllabus|course (?:information|outline|description|overview|details|policies)|grading.*|welcome.*|instructor.*|professor.*|dr\.? .*|prof\.? .*|teacher.*|taught by.*|lecturer.*|department.*|dept.*|school of.*|college of.*|faculty of.*|university.*|.* university|.* college|.* (?:high )?school|office.*|e-?mail.*|phone.*|room.*|.*@.*|http.*|meeting.*|class (?:times?|meets|meetings).*|time.*|location.*|credits?.*|prerequisites?.*|semester.*|term.*|fall.*|spring.*|schedule.*|assessment.*|evaluation.*|how .*grade.*|your grade.*|the grade.*|table of contents|contact.*|section.*|late .*|policies|academic year.*|textbook.*|overview|introduction|final grade.*|course grade.*|homework.*|grades?|mr\.? .*|mrs\.? .*|ms\.? .*)$/i;
@@ -36,5 +37,7 @@ export const TITLE_NOISE: { readonly lead: readonly RegExp[]; readonly tail: rea
 export const YEAR = {
   form: /\b(fall|autumn|spring|summer|winter|michaelmas|hilary|trinity)(?:\s(?:term|semester|quarter))?,?\s(?:of\s)?(?:(?:(20\d\d)))|\b(20\d\d)\s(fall|autumn|spring|summer|winter)\b/i,
   middle: (word: string): number | undefined =>
-    ({ fall: 9, autumn: 9, michaelmas: 10, spring: 2, hilary: 1, summer: 6, trinity: 4, winter: 1 })[word.toLowerCase()],
+    ({ fall: 9, autumn: 9, michaelmas: 10, spring: 2, hilary: 1, summer: 6, trinity: 4, winter: 1 })[
+      word.toLowerCase()
+    ],
 };

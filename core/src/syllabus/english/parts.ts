@@ -20,4 +20,5 @@ export const HOW_MANY: readonly RegExp[] = [
 export const AT_EACH = /(?:\bat|@|\bworth|×|\bx|\bof)\s*$/i;
 export const TIMES_BEFORE = /(?:@|×|\bx|\bat)\s*$/i;
 /** What says after an amount that it is what all of the course is. */
-export const OF_GRADE = /^\)?\s*(?:of|toward|towards|to) (?:the |your )?(?:final |course |total |overall |semester |term |class )*(?:grade|mark|course|total)\b/i;
+export const OF_GRADE =
+  /^\)?\s*(?:of|toward|towards|to) (?:the |your )?(?:final |course |total |overall |semester |term |class )*(?:grade|mark|course|total)\b/i;

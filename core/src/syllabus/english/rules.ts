@@ -7,16 +7,22 @@ import { phrase } from '../phrase';
 const phrases = (...templates: string[]): readonly RegExp[] => templates.map(phrase);
 
 /** "The lowest 2", "2 worst": what is dropped or replaced. */
-export const LOWEST = /(?<![\p{L}\d.])(?:(\d{1,2}) (?:of (?:the|your) )?)?(?:(?:the|your) )?(?:very )?(?:lowest|worst|weakest|poorest)(?:[ -](?:scoring|graded))?(?: (\d{1,2})(?!\d|\s?%))?(?!\p{L}| passing| letter| possible)/giu;
-export const HIGHEST = /(?<![\p{L}\d.])(?:the |your )?(?:single )?highest(?: and (?:the |your )?lowest| ((?:score|1|one) )?(?:and|or) (?:the |your )?lowest)/iu;
+export const LOWEST =
+  /(?<![\p{L}\d.])(?:(\d{1,2}) (?:of (?:the|your) )?)?(?:(?:the|your) )?(?:very )?(?:lowest|worst|weakest|poorest)(?:[ -](?:scoring|graded))?(?: (\d{1,2})(?!\d|\s?%))?(?!\p{L}| passing| letter| possible)/giu;
+export const HIGHEST =
+  /(?<![\p{L}\d.])(?:the |your )?(?:single )?highest(?: and (?:the |your )?lowest| ((?:score|1|one) )?(?:and|or) (?:the |your )?lowest)/iu;
 /** What is done with what does not count. */
 export const DROPPED =
   /\b(drop(?:s|ped|ping)?|exclud(?:e|es|ed|ing)|discard(?:s|ed|ing)?|ignor(?:e|es|ed|ing)|disregard(?:s|ed|ing)?|omit(?:s|ted|ting)?|remov(?:e|es|ed|ing)|forgiv(?:e|es|en|ing)|(?:do|does|will|is|are)(?: not|n't) (?:be )?(?:count(?:ed)?|included|considered)|not (?:be )?(?:count(?:ed|ing)?|included)|thr(?:own|ow|ew|owing) (?:out|away)|toss(?:ed|es)?|struck|cancel(?:l?ed)?|all but|except|apart from|without|minus|less|eliminat(?:e|es|ed)|set aside|strike|scratch(?:ed)?|waived|left out)\b/i;
 export const NOT_DROPPED = /\b(?:no|never|not|nothing|n't|none)\b[^.;]{0,40}\bdrop(?:s|ped|ping)?\b/i;
 /** "Best 8 of 10", "top 5 count". */
-export const BEST = /(?<![\p{L}\d])(?:(?:the|your) )?(?:(?:best|top|highest)(?:[ -]scoring)? (\d{1,3})(?:(?: [\p{L}-]{2,20}){0,3}?,? (?:out )?(?:of|from) (?:the |your |a total of |all |a possible )?(\d{1,3})(?!\s?(?:%|points|marks)))?(?!\s?%)|(\d{1,3}) (?:best|highest|top)(?:(?: [\p{L}-]{2,20}){0,2}? (?:out )?(?:of|from) (?:the |your )?(\d{1,3}))?)(?![\p{L}\d])/giu;
+export const BEST =
+  /(?<![\p{L}\d])(?:(?:the|your) )?(?:(?:best|top|highest)(?:[ -]scoring)? (\d{1,3})(?:(?: [\p{L}-]{2,20}){0,3}?,? (?:out )?(?:of|from) (?:the |your |a total of |all |a possible )?(\d{1,3})(?!\s?(?:%|points|marks)))?(?!\s?%)|(\d{1,3}) (?:best|highest|top)(?:(?: [\p{L}-]{2,20}){0,2}? (?:out )?(?:of|from) (?:the |your )?(\d{1,3}))?)(?![\p{L}\d])/giu;
 /** "8 of the 10 quizzes count". */
-export const COUNT_OF = phrases('{count} (out )?of (the |your )?{count2} ~3 (count|are counted|will count|will be counted)', 'only {count} (out )?of {count2}');
+export const COUNT_OF = phrases(
+  '{count} (out )?of (the |your )?{count2} ~3 (count|are counted|will count|will be counted)',
+  'only {count} (out )?of {count2}',
+);
 /** "You may skip 2 labs": so many do not count. */
 export const SKIPPED = phrases(
   '(you )?(may|can) (skip|miss) (any )?{count} {work} (without penalty|with no penalty|freely|without it counting|without hurting ~2)',
@@ -27,7 +33,8 @@ export const SKIPPED = phrases(
   '{count} ((is|are|will be) )?dropped',
 );
 /** "Drops: 2". */
-export const EACH_CATEGORY = /\b(?:each|every|any) (?:category|group|component|type|kind)\b|\bper category\b/i;
+export const EACH_CATEGORY =
+  /\b(?:each|every|any) (?:category|group|component|type|kind)\b|\bper category\b/i;
 
 /** "There will be 10 quizzes": how many pieces a part has. */
 export const PIECES = phrases(
@@ -36,8 +43,10 @@ export const PIECES = phrases(
 );
 
 /** Lateness: only where a line, or its part of the syllabus, speaks of it. */
-export const SPEAKS_LATE = /\b(late|lateness|past (?:the )?(?:due|deadline)|after (?:the |its |it is )?(?:due|deadline)|overdue|tardy|tardiness|delay(?:ed)?|past due|extension|grace|beyond the deadline|missed deadlines?|not (?:submitted|handed in|turned in) on time|turned in after|handed in after|submitted after)\b/i;
-const PENALTY_UNIT = '(calendar |class |school |business |working |late |full |started |additional |further |extra |whole |24 )?{unit}s?';
+export const SPEAKS_LATE =
+  /\b(late|lateness|past (?:the )?(?:due|deadline)|after (?:the |its |it is )?(?:due|deadline)|overdue|tardy|tardiness|delay(?:ed)?|past due|extension|grace|beyond the deadline|missed deadlines?|not (?:submitted|handed in|turned in) on time|turned in after|handed in after|submitted after)\b/i;
+const PENALTY_UNIT =
+  '(calendar |class |school |business |working |late |full |started |additional |further |extra |whole |24 )?{unit}s?';
 export const PER_DAY = phrases(
   `{amount} ~9 (per|each|every|for each|for every) ${PENALTY_UNIT}`,
   `{amount} (a|an) ${PENALTY_UNIT}`,
@@ -50,11 +59,20 @@ export const PER_DAY = phrases(
   'day late {amount}',
 );
 export const LATE_OF: readonly (readonly ['possible' | 'earned', RegExp])[] = [
-  ['earned', /\bof (?:the |your |its |what (?:was|you|is|they) )?(?:score |grade |mark |points |credit |value )?(?:you )?(?:have )?(?:earned|received|achieved|obtained|awarded)(?: score| grade| mark| points)?\b|\bof (?:the |your |its )?(?:earned|awarded|achieved) (?:score|grade|mark|points|credit|value)|\bof what (?:you|it|they|is|was) (?:would have )?(?:earned|earns)|\bof your (?:score|mark)\b/i],
-  ['possible', /\bof (?:the |its |all )?(?:maximum|possible|total|full|available|assignment's|max)((?: possible| available| assignment) )?(?:points?|scores?|marks?|value|credit|grade)?\b|\bof what is possible|\bof the points possible/i],
+  [
+    'earned',
+    /\bof (?:the |your |its |what (?:was|you|is|they) )?(?:score |grade |mark |points |credit |value )?(?:you )?(?:have )?(?:earned|received|achieved|obtained|awarded)(?: score| grade| mark| points)?\b|\bof (?:the |your |its )?(?:earned|awarded|achieved) (?:score|grade|mark|points|credit|value)|\bof what (?:you|it|they|is|was) (?:would have )?(?:earned|earns)|\bof your (?:score|mark)\b/i,
+  ],
+  [
+    'possible',
+    /\bof (?:the |its |all )?(?:maximum|possible|total|full|available|assignment's|max)((?: possible| available| assignment) )?(?:points?|scores?|marks?|value|credit|grade)?\b|\bof what is possible|\bof the points possible/i,
+  ],
 ];
 export const LATE_COUNT: readonly (readonly ['started' | 'completed' | 'exact', RegExp])[] = [
-  ['started', /\bor (?:any )?(?:part|fraction|portion)(?: thereof| of (?:a|one|that) day| of it)?\b|\beach started\b|\b(?:any )?(?:partial|part of a) days?\b|\brounded up to ((?:the next|a full|whole) )?days?\b|\bor part of\b/i],
+  [
+    'started',
+    /\bor (?:any )?(?:part|fraction|portion)(?: thereof| of (?:a|one|that) day| of it)?\b|\beach started\b|\b(?:any )?(?:partial|part of a) days?\b|\brounded up to ((?:the next|a full|whole) )?days?\b|\bor part of\b/i,
+  ],
   ['completed', /\b(?:full|complete|whole|completed) (?:day|24)/i],
   ['exact', /\b(?:pro-?rated|by the hour|prorata|proportionally)\b/i],
 ];
@@ -79,7 +97,8 @@ export const LATE_GRACE = phrases(
   '(first|within) (the )?(first )?{time} {unit}s? ~5 (without|no|free of|not) (a )?(penalty|penalized|deduction)',
   '(no|without) (a )?penalty ~5 (first|within|up to) {time} {unit}s?',
 );
-const DONE = '(not (be )?(accepted|graded|marked|taken|considered|counted|receive)|(no|zero|0|nothing)|earns? (no|0|nothing|zero)|receives? (no|a zero|zero|0|nothing|a 0)|gets? (no|zero|0|nothing)|is worth (nothing|zero|0)|worth (nothing|0|zero)|closed?|closes|refused|rejected|counts as (zero|missing|0)|marked zero|unaccepted|not be)';
+const DONE =
+  '(not (be )?(accepted|graded|marked|taken|considered|counted|receive)|(no|zero|0|nothing)|earns? (no|0|nothing|zero)|receives? (no|a zero|zero|0|nothing|a 0)|gets? (no|zero|0|nothing)|is worth (nothing|zero|0)|worth (nothing|0|zero)|closed?|closes|refused|rejected|counts as (zero|missing|0)|marked zero|unaccepted|not be)';
 export const LATE_CLOSES = phrases(
   `(after|beyond|past|more than|later than|over|exceeding) (the )?{time} (late )?{unit}s? ~6 ${DONE}`,
   `${DONE} ~9 (after|beyond|past|more than|later than|over|exceeding) (the )?{time} {unit}s?`,
@@ -108,7 +127,8 @@ export const FLAT_LATE = phrases(
 );
 
 /** Missing work. */
-const MISSING_WORK = '(missing|missed|unsubmitted|not (submitted|handed in|turned in|completed|done)|never (submitted|handed in|turned in)|incomplete|work (that is )?not|fail(ure)? to (submit|hand in|turn in|take))';
+const MISSING_WORK =
+  '(missing|missed|unsubmitted|not (submitted|handed in|turned in|completed|done)|never (submitted|handed in|turned in)|incomplete|work (that is )?not|fail(ure)? to (submit|hand in|turn in|take))';
 export const MISSING_ZERO = phrases(
   `${MISSING_WORK} ~8 (is|are|counts?|receives?|gets?|scores?|earns?|recorded|entered|graded|be|given|result in|worth|will|as|means|become|becomes|score|yields?|results) (as |a |an |be |in a |in )?(zero|zeros|0|zeroes|no credit|nothing|no points)`,
   '(missing|missed)( work| assignments)?\\s?[=:→]\\s?(zero|0)',
@@ -126,23 +146,53 @@ export const OVERDUE = phrases(
 );
 
 /** Rounding of the whole. */
-export const ROUND_NOT = /\b(?:no|not|never|n't|without)\b[^.;]{0,30}\bround(?:s|ed|ing)?\b|\bround(?:s|ed|ing)?\b[^.;]{0,12}\b(?:not|never)\b/i;
-export const ROUND: readonly { readonly form: RegExp; readonly step: string; readonly mode?: 'up' | 'down' | 'half-up' }[] = [
-  { form: phrase('rounded up (to (the )?(next|nearest) ~2 (whole|full|integer|percent|percentage|point|number)|from 0?\\.5|at 0?\\.5|if ~4 \\.5|when ~4 \\.5)'), step: '1' },
+export const ROUND_NOT =
+  /\b(?:no|not|never|n't|without)\b[^.;]{0,30}\bround(?:s|ed|ing)?\b|\bround(?:s|ed|ing)?\b[^.;]{0,12}\b(?:not|never)\b/i;
+export const ROUND: readonly {
+  readonly form: RegExp;
+  readonly step: string;
+  readonly mode?: 'up' | 'down' | 'half-up';
+}[] = [
+  {
+    form: phrase(
+      'rounded up (to (the )?(next|nearest) ~2 (whole|full|integer|percent|percentage|point|number)|from 0?\\.5|at 0?\\.5|if ~4 \\.5|when ~4 \\.5)',
+    ),
+    step: '1',
+  },
   { form: phrase('round(s|ed|ing)? ~4 nearest (0.1|tenth|1 decimal)'), step: '0.1' },
-  { form: phrase('round(s|ed|ing)? ~3 (1 decimal|the 1st decimal|a decimal place|the first decimal)'), step: '0.1' },
+  {
+    form: phrase('round(s|ed|ing)? ~3 (1 decimal|the 1st decimal|a decimal place|the first decimal)'),
+    step: '0.1',
+  },
   { form: phrase('round(s|ed|ing)? ~4 (2 decimals?|nearest hundredth|0.01)'), step: '0.01' },
   { form: phrase('round(s|ed|ing)? ~4 nearest (half|0.5)'), step: '0.5' },
   { form: phrase('round(s|ed|ing)? down'), step: '1', mode: 'down' },
   { form: phrase('(always )?rounded up(?= to the next)'), step: '1', mode: 'up' },
-  { form: phrase('round(s|ed|ing)? ~6 (nearest )?(whole|integer|full percent|full point|percentage point|percent|point|unit|number|1%)'), step: '1' },
-  { form: phrase('\\d\\d\\.5\\d?%? (rounds?|is rounded|becomes?|will be rounded|counts as|will round) ~3 \\d\\d'), step: '1' },
-  { form: phrase('(0?\\.5|half a (point|percent)) (and|or) (above|higher|up|more) (rounds?|is rounded|are rounded|will be rounded) up'), step: '1' },
+  {
+    form: phrase(
+      'round(s|ed|ing)? ~6 (nearest )?(whole|integer|full percent|full point|percentage point|percent|point|unit|number|1%)',
+    ),
+    step: '1',
+  },
+  {
+    form: phrase(
+      '\\d\\d\\.5\\d?%? (rounds?|is rounded|becomes?|will be rounded|counts as|will round) ~3 \\d\\d',
+    ),
+    step: '1',
+  },
+  {
+    form: phrase(
+      '(0?\\.5|half a (point|percent)) (and|or) (above|higher|up|more) (rounds?|is rounded|are rounded|will be rounded) up',
+    ),
+    step: '1',
+  },
 ];
 
 /** What a letter needs. */
-export const NEEDS = /\b(must|need(?:s|ed)?(?: to)?|have to|has to|required?|requires|minimum|in order to|to (?:pass|earn)|cannot pass|can't pass|unless|at least|regardless of|automatic(?:ally)?)\b/i;
-export const TO_PASS = /\b(pass(?:es|ing)? (?:the|this) (?:course|class|module|subject)|(?:to|cannot|can't|not) pass\b|pass(?:ing)? grade|fail(?:s|ing|ure)?(?: of)? (?:the|this) (?:course|class|module)|receive credit for the course|course credit|failing grade|an? F\b|fail(?:s|ure)?\b)/i;
+export const NEEDS =
+  /\b(must|need(?:s|ed)?(?: to)?|have to|has to|required?|requires|minimum|in order to|to (?:pass|earn)|cannot pass|can't pass|unless|at least|regardless of|automatic(?:ally)?)\b/i;
+export const TO_PASS =
+  /\b(pass(?:es|ing)? (?:the|this) (?:course|class|module|subject)|(?:to|cannot|can't|not) pass\b|pass(?:ing)? grade|fail(?:s|ing|ure)?(?: of)? (?:the|this) (?:course|class|module)|receive credit for the course|course credit|failing grade|an? F\b|fail(?:s|ure)?\b)/i;
 export const NEED_PERCENT = phrases(
   '(at least|minimum( score| grade| mark)? of|no less than|min|above|over|a|score|get|earn|achieve|reach|obtain|mark of|grade of) (a |an )?(score of |grade of |mark of |average of )?{percent} ~4 (on|in|for|of|from) (the |your |each |all )?{work}',
   '{work} ~6 (at least|minimum( score| grade)? of|of|average of|above|over|below|under|less than|lower than) (a )?{percent}',
@@ -176,14 +226,29 @@ export const FREE_ABSENCES = phrases(
   '(first|up to) {count} absences? ~3 (free|not|without|no)',
 );
 
-export const REPLACES = /\breplac(?:e|es|ed|ing)\b|\bsubstitut(?:e|es|ed)\b|\bcan (?:also )?take the place of\b|\bcounts? in place of\b|\btakes? the place of\b/i;
-export const WEIGHT_MOVES = /\b(?:weight|percentage|points?|value|share)\b[^.;]{0,50}\b(?:shift(?:s|ed)?|mov(?:e|es|ed)|transfer(?:s|red)?|add(?:s|ed)?|goes|go|roll(?:s|ed)?|reassigned|given|carried)\b[^.;]{0,20}\b(?:to|onto|into|over to)\b/i;
+export const REPLACES =
+  /\breplac(?:e|es|ed|ing)\b|\bsubstitut(?:e|es|ed)\b|\bcan (?:also )?take the place of\b|\bcounts? in place of\b|\btakes? the place of\b/i;
+export const WEIGHT_MOVES =
+  /\b(?:weight|percentage|points?|value|share)\b[^.;]{0,50}\b(?:shift(?:s|ed)?|mov(?:e|es|ed)|transfer(?:s|red)?|add(?:s|ed)?|goes|go|roll(?:s|ed)?|reassigned|given|carried)\b[^.;]{0,20}\b(?:to|onto|into|over to)\b/i;
 
 /** Several ways of weighing. */
-export const OPTION = /^(?:grading |weighting )?(?:option|scheme|plan|version|method|alternative|formula)\s+(?:[A-D]|[1-4]|I{1,3})\b\s*[:.)–-]?\s*/i;
-export const BETTER_OF = /\b(?:whichever|the (?:higher|better|best)|better of|higher of|best of|maximum of|more favou?rable|benefits? you)\b/i;
+export const OPTION =
+  /^(?:grading |weighting )?(?:option|scheme|plan|version|method|alternative|formula)\s+(?:[A-D]|[1-4]|I{1,3})\b\s*[:.)–-]?\s*/i;
+export const BETTER_OF =
+  /\b(?:whichever|the (?:higher|better|best)|better of|higher of|best of|maximum of|more favou?rable|benefits? you)\b/i;
 
-const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
+const ORDINALS = [
+  'first',
+  'second',
+  'third',
+  'fourth',
+  'fifth',
+  'sixth',
+  'seventh',
+  'eighth',
+  'ninth',
+  'tenth',
+];
 /** The number of an ordinal in words or as "3rd"; nothing where it is none. */
 export function ordinal(text: string): number | undefined {
   const digits = /^(\d{1,2})(?:st|nd|rd|th)$/i.exec(text)?.[1];

@@ -4,7 +4,8 @@
  */
 
 /** Numbers in words, a run of them as one. */
-const ONES = 'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen';
+const ONES =
+  'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen';
 const TENS = 'twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety';
 export const NUMBER_WORDS = new RegExp(
   String.raw`(?<![\p{L}\d-])(?!one[ ](?:another|or more|of)\b)(?:(?:${TENS})(?:[ -](?:${ONES}))?|(?:${ONES})(?: hundred(?:(?: and)? (?:(?:${TENS})(?:[ -](?:${ONES}))?|${ONES}))?)?)(?![\p{L}\d]|-(?:page|time|hour|minute|on))`,
@@ -12,21 +13,182 @@ export const NUMBER_WORDS = new RegExp(
 );
 
 /** First halves of words that keep their hyphen at a line's end. */
-export const HYPHENATED = /^(self|peer|in|take|make|non|extra|pre|co|mid|end|follow|write|drop|well|one|two)$/i;
+export const HYPHENATED =
+  /^(self|peer|in|take|make|non|extra|pre|co|mid|end|follow|write|drop|well|one|two)$/i;
 
 /** Kinds of graded work. A name with one of these in it is the name of something graded. */
 export const WORK_NOUNS = [
-  ...['homework', 'hw', 'assignment', 'problem set', 'pset', 'p-set', 'quiz', 'quizze', 'quizzes', 'test', 'exam', 'examination', 'midterm', 'mid-term', 'final'],
-  ...['lab', 'laboratory', 'laboratorie', 'project', 'paper', 'essay', 'report', 'presentation', 'participation', 'attendance', 'discussion', 'forum', 'portfolio'],
-  ...['journal', 'log', 'logbook', 'response', 'exercise', 'worksheet', 'classwork', 'coursework', 'practical', 'studio', 'critique', 'performance', 'recital'],
-  ...['speech', 'speeche', 'debate', 'seminar', 'tutorial', 'workshop', 'poster', 'thesis', 'dissertation', 'proposal', 'draft', 'reflection', 'blog', 'post'],
-  ...['case study', 'case studie', 'case note', 'memo', 'simulation', 'fieldwork', 'field trip', 'notebook', 'sketchbook', 'translation', 'vocabulary', 'oral', 'viva'],
-  ...['capstone', 'prototype', 'demo', 'demonstration', 'review', 'self-assessment', 'engagement', 'preparation', 'warm-up', 'warmup', 'clicker', 'poll'],
-  ...['task', 'activity', 'activitie', 'checkpoint', 'milestone', 'bibliography', 'interview', 'concert', 'composition', 'dictation', 'listening', 'drill', 'practice'],
-  ...['citizenship', 'professionalism', 'effort', 'group work', 'groupwork', 'teamwork', 'notes', 'reading', 'rehearsal', 'jury', 'sketch', 'design', 'program', 'code'],
-  ...['exit ticket', 'unit', 'module', 'benchmark', 'assessment', 'problem', 'production', 'piece', 'article', 'script', 'story', 'storie', 'poem', 'map', 'dataset', 'analysis'],
-  ...['commentary', 'bell work', 'do now', 'entry ticket', 'peer feedback', 'summary', 'summarie', 'abstract', 'outline', 'skills check', 'check', 'check-in', 'survey'],
-  ...['conference', 'service', 'volunteering', 'internship', 'placement', 'observation', 'lesson plan', 'pop quiz', 'prelim', 'hour exam', 'class work', 'safety', 'sheet'],
+  ...[
+    'homework',
+    'hw',
+    'assignment',
+    'problem set',
+    'pset',
+    'p-set',
+    'quiz',
+    'quizze',
+    'quizzes',
+    'test',
+    'exam',
+    'examination',
+    'midterm',
+    'mid-term',
+    'final',
+  ],
+  ...[
+    'lab',
+    'laboratory',
+    'laboratorie',
+    'project',
+    'paper',
+    'essay',
+    'report',
+    'presentation',
+    'participation',
+    'attendance',
+    'discussion',
+    'forum',
+    'portfolio',
+  ],
+  ...[
+    'journal',
+    'log',
+    'logbook',
+    'response',
+    'exercise',
+    'worksheet',
+    'classwork',
+    'coursework',
+    'practical',
+    'studio',
+    'critique',
+    'performance',
+    'recital',
+  ],
+  ...[
+    'speech',
+    'speeche',
+    'debate',
+    'seminar',
+    'tutorial',
+    'workshop',
+    'poster',
+    'thesis',
+    'dissertation',
+    'proposal',
+    'draft',
+    'reflection',
+    'blog',
+    'post',
+  ],
+  ...[
+    'case study',
+    'case studie',
+    'case note',
+    'memo',
+    'simulation',
+    'fieldwork',
+    'field trip',
+    'notebook',
+    'sketchbook',
+    'translation',
+    'vocabulary',
+    'oral',
+    'viva',
+  ],
+  ...[
+    'capstone',
+    'prototype',
+    'demo',
+    'demonstration',
+    'review',
+    'self-assessment',
+    'engagement',
+    'preparation',
+    'warm-up',
+    'warmup',
+    'clicker',
+    'poll',
+  ],
+  ...[
+    'task',
+    'activity',
+    'activitie',
+    'checkpoint',
+    'milestone',
+    'bibliography',
+    'interview',
+    'concert',
+    'composition',
+    'dictation',
+    'listening',
+    'drill',
+    'practice',
+  ],
+  ...[
+    'citizenship',
+    'professionalism',
+    'effort',
+    'group work',
+    'groupwork',
+    'teamwork',
+    'notes',
+    'reading',
+    'rehearsal',
+    'jury',
+    'sketch',
+    'design',
+    'program',
+    'code',
+  ],
+  ...[
+    'exit ticket',
+    'unit',
+    'module',
+    'benchmark',
+    'assessment',
+    'problem',
+    'production',
+    'piece',
+    'article',
+    'script',
+    'story',
+    'storie',
+    'poem',
+    'map',
+    'dataset',
+    'analysis',
+  ],
+  ...[
+    'commentary',
+    'bell work',
+    'do now',
+    'entry ticket',
+    'peer feedback',
+    'summary',
+    'summarie',
+    'abstract',
+    'outline',
+    'skills check',
+    'check',
+    'check-in',
+    'survey',
+  ],
+  ...[
+    'conference',
+    'service',
+    'volunteering',
+    'internship',
+    'placement',
+    'observation',
+    'lesson plan',
+    'pop quiz',
+    'prelim',
+    'hour exam',
+    'class work',
+    'safety',
+    'sheet',
+  ],
 ] as const;
 
 /** Work of which there is one thing going on, not one piece. */
@@ -34,7 +196,8 @@ export const ONGOING =
   /\b(home ?work|hw|participation|attendance|class ?work|course ?work|engagement|fieldwork|preparation|practice|citizenship|professionalism|effort|group ?work|teamwork|listening|vocabulary|reading|bell work|discussion|lab work|studio work|service|safety)$/i;
 
 /** Names in the plural whose last letter says nothing. */
-export const SINGULAR_IN_S = /\b(thesis|analysis|synthesis|class|bus|process|progress|canvas|chorus|physics|basis|hypothesis|statistics|mathematics|ethics)$/i;
+export const SINGULAR_IN_S =
+  /\b(thesis|analysis|synthesis|class|bus|process|progress|canvas|chorus|physics|basis|hypothesis|statistics|mathematics|ethics)$/i;
 
 /** What stands before a name and is none of it. */
 export const BEFORE_NAME =
@@ -62,11 +225,26 @@ export const DATE_WORD =
 
 /** Heads that open a part of a syllabus, by what stands in the part. */
 export const SECTIONS: readonly (readonly [SectionName, RegExp])[] = [
-  ['scale', /\b(grading scale|grade scale|letter grades?|scale|cut-?offs?|grade boundaries|grade bands|grade (ranges?|equivalents?|conversion))\b/i],
-  ['late', /\b(late (work|polic|assign|submi|homework|penalt)|lateness|make-?ups?|missed (work|exam|assign)|missing work|deadlines|extensions)/i],
-  ['weights', /\b(grading|grade (breakdown|weights?|components?|distribution|composition)|grades?$|assess(ment|ed)|evaluation|weight(s|ing)?|how you are graded|course requirements|requirements|graded (work|components)|marking|breakdown|what counts|components?|points)\b/i],
-  ['dates', /\b(schedule|calendar|important dates|key dates|timetable|due dates|deadlines|course outline|dates)\b/i],
-  ['talk', /\b(office hours|contact|instructor|teaching assistants?|textbooks?|required (texts?|materials)|materials|prerequisites?|description|objectives|learning (outcomes|goals)|integrity|honesty|accommodations?|disabilit|conduct|resources|wellness|diversity|technology|communication|covid|health|title ix|support|about (the|this) course|welcome|honor code|land acknowledg|statement)\b/i],
+  [
+    'scale',
+    /\b(grading scale|grade scale|letter grades?|scale|cut-?offs?|grade boundaries|grade bands|grade (ranges?|equivalents?|conversion))\b/i,
+  ],
+  [
+    'late',
+    /\b(late (work|polic|assign|submi|homework|penalt)|lateness|make-?ups?|missed (work|exam|assign)|missing work|deadlines|extensions)/i,
+  ],
+  [
+    'weights',
+    /\b(grading|grade (breakdown|weights?|components?|distribution|composition)|grades?$|assess(ment|ed)|evaluation|weight(s|ing)?|how you are graded|course requirements|requirements|graded (work|components)|marking|breakdown|what counts|components?|points)\b/i,
+  ],
+  [
+    'dates',
+    /\b(schedule|calendar|important dates|key dates|timetable|due dates|deadlines|course outline|dates)\b/i,
+  ],
+  [
+    'talk',
+    /\b(office hours|contact|instructor|teaching assistants?|textbooks?|required (texts?|materials)|materials|prerequisites?|description|objectives|learning (outcomes|goals)|integrity|honesty|accommodations?|disabilit|conduct|resources|wellness|diversity|technology|communication|covid|health|title ix|support|about (the|this) course|welcome|honor code|land acknowledg|statement)\b/i,
+  ],
 ];
 
 export type SectionName = 'weights' | 'scale' | 'late' | 'dates' | 'talk';
@@ -77,17 +255,33 @@ export const LOOKS_LIKE_RULE =
 
 /** Heads of columns, by what stands in them. */
 export const COLUMNS: readonly (readonly [ColumnOfTable, RegExp])[] = [
-  ['weight', /^(weight(ing)?s?|%|percent(age)?s?( of (final |course |total )?grade)?|% of (final |course |total )?(grade|mark)|share|value|worth|contribution|grade %|weight \(?%\)?|percent of (final |course |total )?grade|proportion|portion)$/i],
-  ['each', /^(points? each|pts\.? each|each|points? per( item| piece)?|per item|points? \(?each\)?|worth each|marks each)$/i],
-  ['points', /^(points?|pts\.?|marks?|possible|points possible|max(imum)? (points?|marks?)|total points|total)$/i],
-  ['pieces', /^(number|no\.?|#|count|how many|quantity|qty\.?|n|how often|number of (items|assignments|pieces)|items)$/i],
+  [
+    'weight',
+    /^(weight(ing)?s?|%|percent(age)?s?( of (final |course |total )?grade)?|% of (final |course |total )?(grade|mark)|share|value|worth|contribution|grade %|weight \(?%\)?|percent of (final |course |total )?grade|proportion|portion)$/i,
+  ],
+  [
+    'each',
+    /^(points? each|pts\.? each|each|points? per( item| piece)?|per item|points? \(?each\)?|worth each|marks each)$/i,
+  ],
+  [
+    'points',
+    /^(points?|pts\.?|marks?|possible|points possible|max(imum)? (points?|marks?)|total points|total)$/i,
+  ],
+  [
+    'pieces',
+    /^(number|no\.?|#|count|how many|quantity|qty\.?|n|how often|number of (items|assignments|pieces)|items)$/i,
+  ],
   ['drop', /^(drops?|dropped|lowest dropped|drop lowest|# dropped|number dropped)$/i],
   ['due', /^(due|due (date|on|by)|date|when|deadline|day|date due)$/i],
-  ['name', /^(component|category|assignments?|assessments?( (task|item|type))?|item|task|work|activity|name|type|requirement|element|part|graded (work|item)|what|kind of work|course component|grade component|evaluation|coursework|deliverable|piece)$/i],
+  [
+    'name',
+    /^(component|category|assignments?|assessments?( (task|item|type))?|item|task|work|activity|name|type|requirement|element|part|graded (work|item)|what|kind of work|course component|grade component|evaluation|coursework|deliverable|piece)$/i,
+  ],
   ['note', /^(notes?|description|details?|comments?|remarks?|policy|rules?|week|topics?)$/i],
 ];
 
 export type ColumnOfTable = 'name' | 'weight' | 'points' | 'each' | 'pieces' | 'drop' | 'due' | 'note';
 
 /** What a line says where it adds all up. */
-export const TOTAL = /^(?:(?:grand|course|overall|final)\s)?(?:total|sum)(?:\s(?:points?|possible|percent(?:age)?|weight|marks|for (?:the )?course|course grade|grade))*\b/i;
+export const TOTAL =
+  /^(?:(?:grand|course|overall|final)\s)?(?:total|sum)(?:\s(?:points?|possible|percent(?:age)?|weight|marks|for (?:the )?course|course grade|grade))*\b/i;
