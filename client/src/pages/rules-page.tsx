@@ -10,6 +10,7 @@ import { DraftNotices } from '@/features/rules/draft-notices';
 import { PolicyLines } from '@/features/rules/policy-lines';
 import { ProblemList } from '@/features/rules/problem-list';
 import { RuleLines } from '@/features/rules/rule-lines';
+import { CourseSyllabus } from '@/features/syllabus/course-syllabus';
 import { ScaleRules } from '@/features/scales/scale-rules';
 import { compute } from '@/model/computed';
 import type { CoursePageProps } from '@/model/course-page';
@@ -55,6 +56,7 @@ export function RulesPage({ course: kept }: CoursePageProps) {
       />
       {root.children.length > 0 && <Arrange course={document} edit={edit} />}
       {root.children.length > 0 && <ReadBack course={document} />}
+      <CourseSyllabus course={course} />
       <Fold
         title="Its name, code and credits"
         summary={

@@ -13,7 +13,9 @@ export function keptText(source: string, facts: readonly Fact[]): string {
       .replace(/\r\n?|[\v\f\u0085\u2028\u2029]/g, '\n')
       .replace(/(?![\t\n])\p{Cc}|\uFEFF/gu, '')
       .replace(/[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g, '\uFFFD')
-      .replace(/[ \t]+$/gm, '')
+      .split('\n')
+      .map((line) => line.trimEnd())
+      .join('\n')
       .trim();
   const whole = plain(source);
   if (whole.length <= LIMITS.syllabus) return whole;

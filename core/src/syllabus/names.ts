@@ -70,7 +70,7 @@ export function nameAfter(text: string, from: number, to: number): Name | undefi
   return nameIn(
     text,
     start,
-    end - ending(text.slice(start, end), /(?:\s|\band|\bor|\bplus|\bis|\bare|[\s:,;=–-])+$/i),
+    end - ending(text.slice(start, end), /(?:\band|\bor|\bplus|\bis|\bare|[\s:,;=–-])+$/i),
   );
 }
 

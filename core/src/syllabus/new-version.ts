@@ -136,7 +136,7 @@ function courseEdits(
       })),
     };
   if (said('/scale/round') && isNew(after.scale.round, before?.scale.round, course.scale.round))
-    fields.scale = { ...((fields.scale) ?? course.scale), round: after.scale.round };
+    fields.scale = { ...(fields.scale ?? course.scale), round: after.scale.round };
   const policy = { ...course.policy };
   for (const field of ['missing', 'late', 'overdue'] as const)
     if (

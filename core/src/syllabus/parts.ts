@@ -325,13 +325,13 @@ class PartReader {
       },
     };
     if (pieces !== undefined) {
-      const digits = /\d+/.exec(unit.text.slice(Math.max(0, from - 12), Math.min(unit.text.length, to + 8)));
-      const start = Math.max(0, from - 12) + (digits?.index ?? 0);
-      draft.pieces = {
-        value: pieces,
-        range: unit.range(start, start + (digits?.[0].length ?? 1)),
-        certainty: CERTAINTY.sure,
-      };
+      // Its number stands right before the name, or right after it.
+      const near = [...unit.text.slice(0, to + 8).matchAll(/\d+/g)].filter(
+        ({ 0: digits, index }) => Number(digits) === pieces && index >= from - 12,
+      );
+      const [own] = near;
+      const range = own ? unit.range(own.index, own.index + own[0].length) : unit.range(from, to);
+      draft.pieces = { value: pieces, range, certainty: CERTAINTY.sure };
     }
     const region = unit.text.slice(place.from, Math.min(unit.text.length, place.to + 40));
     const extra = EXTRA_CREDIT.exec(unit.text.slice(from, to)) ? { from, to } : undefined;

@@ -83,7 +83,13 @@ export function textOfHtml(html: string): string {
   }
   return text
     .split('\n')
-    .map((line) => line.replace(/ *\t */g, '\t').trim())
+    .map((line) =>
+      line
+        .split('\t')
+        .map((cell) => cell.trim())
+        .join('\t')
+        .trim(),
+    )
     .join('\n')
     .replace(/\n{3,}/g, '\n\n')
     .trim();

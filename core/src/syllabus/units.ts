@@ -113,7 +113,8 @@ const width = (lead: string) => [...lead].reduce((all, sign) => all + (sign === 
 
 /** Copies a line, what parts its cells as one tab. */
 function put(line: Line, raw: string, start: number, begin: number): void {
-  const end = raw.replace(/[\s|]+$/, '').length;
+  let end = raw.length;
+  while (end > begin && /[\s|]/.test(raw[end - 1]!)) end -= 1;
   for (let index = begin; index < end;) {
     const gap = /^(?:\s*\|\s*|\s{2,}|\t)/.exec(raw.slice(index, index + 200))?.[0];
     const sign = gap === undefined ? raw[index]! : line.text === '' ? '' : '\t';

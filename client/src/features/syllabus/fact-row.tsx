@@ -85,7 +85,12 @@ export function FactRow({
             </Text>
             {words !== '' && <Text style={{ color: c.soft }}>{` · ${words}`}</Text>}
           </Text>
-          <Quote text={text} line={lineOf(quoted)} marked={isOpen ? quoted.range : undefined} />
+          <Quote
+            text={text}
+            line={lineOf(quoted)}
+            about={spanOf(facts, lineOf(quoted))}
+            marked={isOpen ? quoted.range : undefined}
+          />
         </Pressable>
         {figure !== undefined && (
           <Text
@@ -124,6 +129,12 @@ export function FactRow({
       )}
     </View>
   );
+}
+
+/** From the first to the last of the words in a sentence that say some facts. */
+function spanOf(facts: readonly Fact[], line: { from: number; to: number }): { from: number; to: number } {
+  const own = facts.map(({ range }) => range).filter(({ from, to }) => from >= line.from && to <= line.to);
+  return { from: Math.min(...own.map(({ from }) => from)), to: Math.max(...own.map(({ to }) => to)) };
 }
 
 export function isLeft(decisions: Decisions, fact: Fact): boolean {
@@ -167,7 +178,7 @@ function FactField({ fact, words, decision, wrong, onDecide, onShow }: FactField
             onSubmitEditing={keep}
             error={wrong !== undefined}
             style={{
-              width: fact.kind === 'name' || fact.kind === 'title' ? 220 : 130,
+              width: fact.kind === 'name' || fact.kind === 'title' ? 168 : 130,
               backgroundColor: c.card,
             }}
           />

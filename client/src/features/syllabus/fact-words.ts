@@ -218,6 +218,7 @@ export function groupWords({ facts, figure }: FactGroup, nameOf: NameOf): string
     figure === undefined ? [] : ['weight', 'weightEach', 'points', 'pointsEach'];
   return facts
     .filter(({ kind }) => kind !== 'name' && kind !== 'title' && !inFigure.includes(kind))
+    .sort((a, b) => Number(b.kind === 'pieces') - Number(a.kind === 'pieces'))
     .map((fact) => factWords(fact, nameOf))
     .join(', ');
 }

@@ -188,7 +188,7 @@ export function SyllabusReview({ read, decisions, decide, children }: SyllabusRe
                 })
               }
             >
-              See them in the text
+              See the text
             </Button>
           )}
         </Row>

@@ -1,12 +1,12 @@
 import type { Course } from '@fidens/core';
 import { useRouter } from 'expo-router';
-import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import { useCreateCourse } from '@/data/courses';
 import type { Term } from '@/data/terms';
 import { SyllabusReview } from '@/features/syllabus/syllabus-review';
 import type { SyllabusReading } from '@/features/syllabus/use-syllabus';
+import { Row } from '@/ui/box';
 import { Page } from '@/ui/page';
 import { Soft, Wrong } from '@/ui/text';
 
@@ -28,9 +28,12 @@ export function FromSyllabus({ reading, term }: { reading: SyllabusReading; term
     );
   return (
     <Page title="New course from its syllabus" most={1120}>
-      <View>
+      <Row gap="s" align="center" wrap>
         <Soft>New course · from its syllabus</Soft>
-      </View>
+        <Button compact onPress={() => start(undefined)}>
+          Another text
+        </Button>
+      </Row>
       <SyllabusReview read={read} decisions={decisions} decide={decide}>
         {(taken) => (
           <>
@@ -44,7 +47,6 @@ export function FromSyllabus({ reading, term }: { reading: SyllabusReading; term
                 {`Take the ${taken}`}
               </Button>
             )}
-            <Button onPress={() => start(undefined)}>Another text</Button>
             {create.error && (
               <Wrong>{reasonOf(create.error)} Nothing was kept; the text is still here.</Wrong>
             )}
