@@ -19,7 +19,7 @@ const UNIT = String.raw`%|percent(?:age)?(?: points?)?|per cent|pct\.?|points?|p
 const TIMES = String.raw`(?:x|×|\*|@|at)`;
 /** "10 × 20 pts = 200 pts", "8 @ 2.5%", "20 pts x 10", "20%": how many, how much, what it comes to. */
 const AMOUNT = new RegExp(
-  String.raw`(?<![\d$€£]|\d[.,:/–-]|(?:^|\s)[+–-])(?:(?<count>\d{1,3})\s?${TIMES}\s?)?(?<value>${NUMBER})\s?(?<unit>${UNIT})?(?![\d:])(?:\s?(?:x|×)\s?(?<after>\d{1,3}))?(?:\s?(?<each>each|apiece|per (?:item|piece)|a piece))?(?:\s?=\s?(?<total>${NUMBER})\s?(?<totalUnit>${UNIT})?)?(?!\w)`,
+  String.raw`(?<![\d$€£]|\d[.,:/–-]|(?:^|\s)[+–-])(?:(?<count>\d{1,3})\s?${TIMES}\s?)?(?<value>${NUMBER})\s?(?<unit>${UNIT})?(?!\d|:\d)(?:\s?(?:x|×)\s?(?<after>\d{1,3}))?(?:\s?(?<each>each|apiece|per (?:item|piece)|a piece))?(?:\s?=\s?(?<total>${NUMBER})\s?(?<totalUnit>${UNIT})?)?(?!\w)`,
   'gi',
 );
 const RANGE_BEFORE = /\d\s?%?\s?(?:[–-]|to)\s?$/i;

@@ -13,6 +13,7 @@ import { rational, sumOf } from '../numbers/rational';
 import { LIMITS } from '../rules/limits';
 import { decimalOf } from './amounts';
 import { ABOUT_COURSE, type Fact, type FactKind, type FactOf, type FactValues } from './facts';
+import { ONE_MARK } from './english/parts';
 import { speaksOfMany } from './names';
 import { ABSENCES } from './rules';
 
@@ -185,10 +186,12 @@ class CourseMaker {
     const name = of('name')!;
     this.#give(name, `${pointer}/name`);
     const parts = inside(key);
+    const isOneMark = ONE_MARK.test(name.value) && of('points') !== undefined && of('pieces') === undefined;
     const isExtraPoints =
       of('extraCredit') !== undefined && of('points') !== undefined && of('pieces') === undefined;
     const isMany =
       !isExtraPoints &&
+      !isOneMark &&
       (parts.length > 0 ||
         of('pieces') !== undefined ||
         of('dropLowest') !== undefined ||

@@ -79,12 +79,15 @@ const ending = (text: string, form: RegExp) => form.exec(text)?.[0].length ?? 0;
 /** The parts of a stretch between its commas, brackets and the like; what is in brackets is none. */
 function segmentsOf(text: string, from: number, to: number): Cell[] {
   const found: Cell[] = [];
-  let [start, depth] = [from, 0];
+  let [start, depth, isQuoted] = [from, 0, false];
   const close = (end: number) => {
     if (text.slice(start, end).trim() !== '') found.push({ from: start, to: end });
   };
   for (let at = from; at < to; at += 1) {
     const sign = text[at]!;
+    if (sign === '"')
+      isQuoted = !isQuoted && text.indexOf('"', at + 1) > at && text.indexOf('"', at + 1) < to;
+    if (isQuoted) continue;
     if (sign === '(' || sign === '[') {
       if (depth === 0) close(at);
       depth += 1;
@@ -134,6 +137,8 @@ function listOfNouns(text: string, segments: readonly Cell[]): Name | undefined 
 
 const COUNT_FIRST = /^(?:the )?(\d{1,3})\s?(?:x|×)?\s+(?=[\p{L}"'-])/iu;
 const COUNT_LAST = /\s*(?:(?:x|×)\s?(\d{1,3})|\((\d{1,3})\)|#\s?(\d{1,3}))$/i;
+/** Signs before a name; a quotation mark stays where it is closed in the name. */
+const LEAD = /^(?:[\s:;,.'=–+*/|-]|"(?!.*"))+/;
 const ADJECTIVES =
   /^(?:(?:cumulative|comprehensive)(?=\s(?:final|exam|midterm))|required|graded|regular|equally weighted|equal|short-answer|remaining|in total|total|main|written and oral)\s+(?=\p{L})/iu;
 
@@ -143,10 +148,7 @@ function nameIn(text: string, first: number, last: number): Name | undefined {
   for (let moved = true; moved;) {
     const own = text.slice(from, to);
     const lead =
-      /^[\s:;,."'=–+*/|-]+/.exec(own)?.[0] ??
-      INTRO.exec(own)?.[0] ??
-      BEFORE_NAME.exec(own)?.[0] ??
-      ADJECTIVES.exec(own)?.[0];
+      LEAD.exec(own)?.[0] ?? INTRO.exec(own)?.[0] ?? BEFORE_NAME.exec(own)?.[0] ?? ADJECTIVES.exec(own)?.[0];
     const count = lead === undefined ? COUNT_FIRST.exec(own) : null;
     if (count) pieces = Number(count[1]);
     from += lead?.length ?? count?.[0].length ?? 0;
@@ -163,7 +165,7 @@ function nameIn(text: string, first: number, last: number): Name | undefined {
     pieces ??= Number(numbered[2]) - Number(numbered[1]) + 1;
     to -= numbered[0].length;
   }
-  to -= ending(text.slice(from, to), /[\s:;,.="'–-]+$/);
+  to -= ending(text.slice(from, to), /(?:[\s:;,.='–-])+$/);
   const name = text.slice(from, to);
   if (to <= from || !/\p{L}{2}/u.test(name) || name.length > 60 || name.split(/\s+/).length > 7)
     return undefined;

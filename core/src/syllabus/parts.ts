@@ -2,12 +2,12 @@ import type { Rational } from '../numbers/rational';
 import { HUNDRED, rational, sumOf } from '../numbers/rational';
 import { amountsIn, numberOf, type Amount } from './amounts';
 import type { Range } from './clean-text';
-import { EXTRA_CREDIT, HOW_MANY, OF_GRADE, TIMES_BEFORE } from './english/parts';
+import { COMES_TO, EXTRA_CREDIT, HOW_MANY, NOTED, OF_GRADE, TIMES, TIMES_BEFORE } from './english/parts';
 import { TOTAL } from './english/words';
 import { CERTAINTY, type Certainty } from './facts';
 import { nameAfter, nameBefore, speaksOfMany, speaksOfWork, stemsOf, type Name } from './names';
 import { numberIn, type Piece, type TableRow } from './rows';
-import type { Unit } from './units';
+import type { Cell, Unit } from './units';
 
 /** A value with the words that say it. */
 export interface Told<T> {
@@ -109,7 +109,9 @@ class PartReader {
       this.unit(unit, table);
       return;
     }
-    const name = nameBefore(`${nameCell.text}:`, 0, nameCell.text.length + 1);
+    const bracket = nameCell.text.search(/\s*\(/);
+    const named = bracket > 0 ? nameCell.text.slice(0, bracket) : nameCell.text;
+    const name = nameBefore(`${named}:`, 0, named.length + 1);
     if (!name) return;
     const draft = this.#draft(
       unit,
@@ -136,8 +138,29 @@ class PartReader {
     else if (!draft.pieces) this.#howMany(draft, nameCell.from, text.length);
     if (drop && Number(drop.value) > 0)
       draft.drop = { value: Number(drop.value), range: drop.range, certainty: CERTAINTY.sure };
+    this.#times(draft, of('pieces') === undefined);
+    this.#noted(draft, of('note'));
     const due = of('due');
     if (due) draft.due = { unit, from: due.from, to: due.to };
+  }
+
+  /** "Exams (3 x 100)": how many, and the points of each, in words beside the name. */
+  #times(draft: Draft, isOpen: boolean): void {
+    const match = TIMES.exec(draft.unit.text);
+    if (!match || !isOpen || draft.pointsEach || draft.weight) return;
+    const [all, count, each] = match;
+    const range = draft.unit.range(match.index, match.index + all.length);
+    draft.pieces = { value: Number(count), range, certainty: CERTAINTY.sure };
+    draft.pointsEach = { value: numberOf(each!), range, certainty: CERTAINTY.sure };
+    delete draft.points;
+  }
+
+  /** A note that begins with a number says how many there are: "12 sets, two lowest dropped". */
+  #noted(draft: Draft, note: (Cell & { readonly text: string }) | undefined): void {
+    const match = note && NOTED.exec(note.text);
+    if (!match || draft.pieces || !draft.isMany) return;
+    const range = draft.unit.range(note.from, note.from + match[1]!.length);
+    draft.pieces = { value: Number(match[1]), range, certainty: CERTAINTY.likely };
   }
 
   #total(number: { value: string; range: Range }, unit: 'percent' | 'points'): void {
@@ -240,6 +263,12 @@ class PartReader {
     amounts.forEach((amount, index) => {
       if (index < done) return;
       const next = amounts[index + 1]?.from ?? text.length;
+      if (amount.unit !== 'rest' && COMES_TO.test(text.slice(0, amount.from))) {
+        const range = unit.range(amount.from, amount.to);
+        this.#totals.push({ value: amount.value, range, certainty: CERTAINTY.likely, unit: amount.unit });
+        at = amount.to;
+        return;
+      }
       const opened = text.slice(at, amount.from).lastIndexOf('(');
       const inBrackets =
         current !== undefined &&
@@ -486,7 +515,7 @@ function plausible(drafts: readonly Draft[]): Draft[] {
   return runs.flatMap((run) =>
     run.filter((draft) => {
       const inSection = draft.unit.line.section === 'weights';
-      const isRun = run.length >= RUN || (run.length >= 2 && inSection);
+      const isRun = run.length >= RUN || (run.length >= 2 && (inSection || isWhole(run)));
       if (draft.table !== undefined && (draft.isWork || run.length >= 2)) return true;
       if (draft.isWork) {
         const isPoints = !draft.weight && !draft.weightEach && !draft.hasRest;

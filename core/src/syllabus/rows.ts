@@ -85,7 +85,7 @@ function gathered(units: readonly Unit[]): Unit[] {
       const chunks = chunksOf(units, index + heads, heads);
       if (chunks > 0) {
         for (let row = 0; row <= chunks; row += 1)
-          made.push(joined(units.slice(index + row * heads, index + (row + 1) * heads)));
+          made.push(Unit.joined(units.slice(index + row * heads, index + (row + 1) * heads)));
         index += heads * (chunks + 1);
         continue;
       }
@@ -93,7 +93,7 @@ function gathered(units: readonly Unit[]): Unit[] {
     const pairs = pairsFrom(units, index);
     if (pairs > 0) {
       for (let pair = 0; pair < pairs; pair += 1)
-        made.push(joined(units.slice(index + pair * 2, index + pair * 2 + 2)));
+        made.push(Unit.joined(units.slice(index + pair * 2, index + pair * 2 + 2)));
       index += pairs * 2;
       continue;
     }
@@ -154,21 +154,6 @@ function pairsFrom(units: readonly Unit[], start: number): number {
   // An amount first: only where the last name is followed by no amount of its own.
   const pairs = count(isAmount, isName);
   return pairs > 1 && !isAmount(units[start + pairs * 2]) ? pairs : 0;
-}
-
-function joined(units: readonly Unit[]): Unit {
-  const [first] = units;
-  let text = '';
-  const at: number[] = [];
-  for (const unit of units) {
-    if (text !== '') {
-      text += '\t';
-      at.push(at.at(-1)!);
-    }
-    text += unit.text;
-    for (const place of unit.at) at.push(place);
-  }
-  return new Unit(first!.clean, text, at, first!.line);
 }
 
 /** The number that a cell holds, with what it is a number of where that is said. */

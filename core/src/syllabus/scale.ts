@@ -51,7 +51,7 @@ export function scaleOf(
 ): { readonly fact: FactOf<'bands'>; readonly units: readonly Unit[] } | undefined {
   let best: { fact: FactOf<'bands'>; units: readonly Unit[] } | undefined;
   for (const run of runsOf(units)) {
-    const unit = joined(run);
+    const unit = Unit.joined(run);
     for (const label of [LABEL, `${LABEL}|${LEVEL}`]) {
       for (const form of [LABEL_FIRST(label), LABEL_LAST(label)]) {
         const found = falling(foundIn(unit, form));
@@ -100,20 +100,6 @@ function runsOf(units: readonly Unit[]): Unit[][] {
     }
   }
   return runs;
-}
-
-function joined(units: readonly Unit[]): Unit {
-  let text = '';
-  const at: number[] = [];
-  for (const unit of units) {
-    if (text !== '') {
-      text += '\t';
-      at.push(at.at(-1)!);
-    }
-    text += unit.text;
-    for (const place of unit.at) at.push(place);
-  }
-  return new Unit(units[0]!.clean, text, at, units[0]!.line);
 }
 
 function foundIn(unit: Unit, form: RegExp): Found[] {

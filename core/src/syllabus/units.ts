@@ -25,6 +25,22 @@ export class Unit {
     return new Unit(this.clean, this.text.slice(from, to), this.at.slice(from, to), this.line);
   }
 
+  /** Several as one, with a tab between each and the next. */
+  static joined(units: readonly Unit[]): Unit {
+    const [first] = units;
+    let text = '';
+    const at: number[] = [];
+    for (const unit of units) {
+      if (text !== '') {
+        text += '\t';
+        at.push(at.at(-1)!);
+      }
+      text += unit.text;
+      for (const place of unit.at) at.push(place);
+    }
+    return new Unit(first!.clean, text, at, first!.line);
+  }
+
   get whole(): Range {
     return this.range(0, this.text.length);
   }
@@ -178,6 +194,7 @@ function goesOn(before: Line, line: Line, last: string): boolean {
   if (before.isBulleted && line.indent > before.indent && !/[.!?:;]$/.test(last) && !AMOUNT.test(last))
     return true;
   if (/[.!?:]["')]?$/.test(last) && !/\b(?:pts|approx|e\.g|i\.e|no|vs|incl)\.$/i.test(last)) return false;
+  if (/^\(?\d{1,4}(?:[.,]\d+)?\s?(?:%|points|pts\.?)?\)?$/.test(last)) return false;
   if (ENDS_OPEN.test(last) && (last.length >= 24 || /[,(&/]$/.test(last))) return true;
   if (/[\d%]\)?$/.test(last) && /^\p{Lu}/u.test(line.text)) return false;
   const isRow = (text: string) => text.length < 60 && AMOUNT.test(text);

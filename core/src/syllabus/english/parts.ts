@@ -13,7 +13,7 @@ export const HOW_MANY: readonly RegExp[] = [
   /(?:^|[\s(,:;])(\d{1,3})\s?(?:x|×)(?=[\s,)]|$)/i,
   /:\s?(\d{1,3})\s?\(/,
   /\b(?:write|submit|complete|take|do|hand in|out of) (\d{1,2})(?=[,;.)]| and\b)/i,
-  /(?:number|count|quantity)\s?(?:of \p{L}+)?:?\s?(\d{1,3})/iu,
+  /(?:number|count|quantity)(?: of \p{L}+)?\s?:\s?(\d{1,3})(?![\d.,]|\s?%)/iu,
 ];
 
 /** What points a whole that is added up from them has. */
@@ -22,3 +22,16 @@ export const TIMES_BEFORE = /(?:@|×|\bx|\bat)\s*$/i;
 /** What says after an amount that it is what all of the course is. */
 export const OF_GRADE =
   /^\)?\s*(?:of|toward|towards|to) (?:the |your )?(?:final |course |total |overall |semester |term |class )*(?:grade|mark|course|total)\b/i;
+
+/** "3 x 100", "5 at 20": how many of how many points, where a table says it in a cell of words. */
+export const TIMES = /(?<![\d.])(\d{1,3})\s?(?:x|×|@|at)\s?(\d{1,4}(?:[.,]\d{1,2})?)(?![\d.,]|\s?%)/i;
+/** What has one mark for all of a term. */
+export const ONE_MARK =
+  /\b(participation|attendance|citizenship|professionalism|effort|engagement|preparation)$/i;
+
+/** A note on a row that begins with how many there are. */
+export const NOTED =
+  /^(\d{1,3})(?=$|[,;.]|\s(?!%|percent|points?|pts|pages?|hours?|minutes?|weeks?|days?|am\b|pm\b|of\b|words?)[\p{L}-]{3,}s?\b)/iu;
+/** What leads to what all of it comes to. */
+export const COMES_TO =
+  /\b(?:based on|out of|total(?:s|l?ing)?(?: of| is)?|adds? up to|sums? (?:up )?to|earn up to|there (?:are|will be)|a possible|maximum of)\s(?:a total of )?$/i;

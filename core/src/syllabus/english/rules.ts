@@ -215,7 +215,7 @@ export const NEED_FEWER = phrases(
 export const DEDUCT = phrases(
   '(each|every|any) (additional |further |unexcused |such |other )*absence (after|beyond|over|past|in excess of) (the )?(first )?({count}|{ordinal}) ~12 {amount}',
   '{amount} ~6 (for|per) ((each|every) )?(additional |unexcused |further )*absence (after|beyond|over|past|in excess of) (the )?(first )?({count}|{ordinal})',
-  '(after|beyond|past) (the )?(first )?({count}|{ordinal}) (unexcused )?absences? ~9 (each|every) ~6 {amount}',
+  '(after|beyond|past) (the )?(first )?({count}|{ordinal}) (unexcused )?absences? ~9 (each|every) ~10 {amount}',
   '(each|every|any) (additional |further |unexcused |other )*absence ~10 {amount}',
   '{amount} ~6 (for|per) ((each|every) )?(additional |unexcused |further )*absence',
 );

@@ -16,180 +16,29 @@ export const NUMBER_WORDS = new RegExp(
 export const HYPHENATED =
   /^(self|peer|in|take|make|non|extra|pre|co|mid|end|follow|write|drop|well|one|two)$/i;
 
+/** Words with commas between them. */
+function list(text: string): string[] {
+  return text.trim().split(/,\s+/);
+}
+
 /** Kinds of graded work. A name with one of these in it is the name of something graded. */
-export const WORK_NOUNS = [
-  ...[
-    'homework',
-    'hw',
-    'assignment',
-    'problem set',
-    'pset',
-    'p-set',
-    'quiz',
-    'quizze',
-    'quizzes',
-    'test',
-    'exam',
-    'examination',
-    'midterm',
-    'mid-term',
-    'final',
-  ],
-  ...[
-    'lab',
-    'laboratory',
-    'laboratorie',
-    'project',
-    'paper',
-    'essay',
-    'report',
-    'presentation',
-    'participation',
-    'attendance',
-    'discussion',
-    'forum',
-    'portfolio',
-  ],
-  ...[
-    'journal',
-    'log',
-    'logbook',
-    'response',
-    'exercise',
-    'worksheet',
-    'classwork',
-    'coursework',
-    'practical',
-    'studio',
-    'critique',
-    'performance',
-    'recital',
-  ],
-  ...[
-    'speech',
-    'speeche',
-    'debate',
-    'seminar',
-    'tutorial',
-    'workshop',
-    'poster',
-    'thesis',
-    'dissertation',
-    'proposal',
-    'draft',
-    'reflection',
-    'blog',
-    'post',
-  ],
-  ...[
-    'case study',
-    'case studie',
-    'case note',
-    'memo',
-    'simulation',
-    'fieldwork',
-    'field trip',
-    'notebook',
-    'sketchbook',
-    'translation',
-    'vocabulary',
-    'oral',
-    'viva',
-  ],
-  ...[
-    'capstone',
-    'prototype',
-    'demo',
-    'demonstration',
-    'review',
-    'self-assessment',
-    'engagement',
-    'preparation',
-    'warm-up',
-    'warmup',
-    'clicker',
-    'poll',
-  ],
-  ...[
-    'task',
-    'activity',
-    'activitie',
-    'checkpoint',
-    'milestone',
-    'bibliography',
-    'interview',
-    'concert',
-    'composition',
-    'dictation',
-    'listening',
-    'drill',
-    'practice',
-  ],
-  ...[
-    'citizenship',
-    'professionalism',
-    'effort',
-    'group work',
-    'groupwork',
-    'teamwork',
-    'notes',
-    'reading',
-    'rehearsal',
-    'jury',
-    'sketch',
-    'design',
-    'program',
-    'code',
-  ],
-  ...[
-    'exit ticket',
-    'unit',
-    'module',
-    'benchmark',
-    'assessment',
-    'problem',
-    'production',
-    'piece',
-    'article',
-    'script',
-    'story',
-    'storie',
-    'poem',
-    'map',
-    'dataset',
-    'analysis',
-  ],
-  ...[
-    'commentary',
-    'bell work',
-    'do now',
-    'entry ticket',
-    'peer feedback',
-    'summary',
-    'summarie',
-    'abstract',
-    'outline',
-    'skills check',
-    'check',
-    'check-in',
-    'survey',
-  ],
-  ...[
-    'conference',
-    'service',
-    'volunteering',
-    'internship',
-    'placement',
-    'observation',
-    'lesson plan',
-    'pop quiz',
-    'prelim',
-    'hour exam',
-    'class work',
-    'safety',
-    'sheet',
-  ],
-] as const;
+export const WORK_NOUNS: readonly string[] = list(`
+  homework, hw, assignment, problem set, pset, p-set, quiz, quizze, quizzes, test, exam, examination, midterm,
+  mid-term, final, lab, laboratory, laboratorie, project, paper, essay, report, presentation, participation,
+  attendance, discussion, forum, portfolio, journal, log, logbook, response, exercise, worksheet, classwork,
+  coursework, practical, studio, critique, performance, recital, speech, speeche, debate, seminar, tutorial, workshop,
+  poster, thesis, dissertation, proposal, draft, reflection, blog, post, case study, case studie, case note, memo,
+  simulation, fieldwork, field trip, notebook, sketchbook, translation, vocabulary, oral, viva, capstone, prototype,
+  demo, demonstration, review, self-assessment, engagement, preparation, warm-up, warmup, clicker, poll, task,
+  activity, activitie, checkpoint, milestone, bibliography, interview, concert, composition, dictation, listening,
+  drill, practice, citizenship, professionalism, effort, group work, groupwork, teamwork, notes, reading, rehearsal,
+  jury, sketch, design, program, code, exit ticket, unit, module, benchmark, assessment, problem, production, piece,
+  article, script, story, storie, poem, map, dataset, analysis, commentary, bell work, do now, entry ticket,
+  peer feedback, summary, summarie, abstract, outline, skills check, check, check-in, survey, conference, service,
+  volunteering, internship, placement, observation, lesson plan, pop quiz, prelim, hour exam, class work, safety,
+  sheet, drawing, painting, photograph, shoot, exhibition, sculpture, print, video, podcast, film, packet, binder,
+  bell ringer, experiment, briefing, briefe, brief, squib, sprint, build
+`);
 
 /** Work of which there is one thing going on, not one piece. */
 export const ONGOING =
@@ -205,15 +54,15 @@ export const BEFORE_NAME =
 
 /** What leads to a list of parts: what stands before its end is none of them. */
 export const INTRO =
-  /^.{0,90}?\b(?:(?:based|determined|computed|calculated|composed|made up|made|derived|formed|split|divided|distributed|weighted|graded|assessed|broken down)(?: out)? (?:on|upon|from|by|of|as follows|among|between|into)|consists? of|comes? from|depends? on|as follows|the following|weighting is|breakdown is)\b[\s:]*(?:the following\b[\s:]*)?/i;
+  /^.{0,90}?\b(?:(?:based|determined|decided|computed|calculated|composed|made up|made|derived|formed|split|divided|distributed|weighted|graded|assessed|broken down)(?: out)? (?:on|upon|from|by|of|as follows|among|between|into)|consists? of|comes? from|depends? on|as follows|the following|weighting is|breakdown is)\b[\s:]*(?:the following\b[\s:]*)?/i;
 
 /** What stands between a name and its amount. */
 export const JOINERS =
-  /(?:[\s:;,=.…·|–-]|\b(?:contributes?|makes? up|mak(?:e|es) up|accounts? for|is|are|comprises?|counts? for|be|carries) the (?:final|last)|\b(?:is|are|was|be|will|together|each|all|worth|count(?:s|ing)?|makes?|mak(?:e|es|ing)|up|accounts?|accounting|contributes?|contributing|carr(?:y|ies)|comprises?|constitutes?|represents?|for|as|to|toward|towards|total(?:s|ing)?|weigh(?:s|ted|t)?|weighing|a|an|the|in|at|of|by|approximately|about|exactly|combined|collectively|altogether|up|value|valued|equal(?:s)?|remaining|another|further|additional|only|roughly|that|which|will))+$/i;
+  /(?:[\s:;,=.…·|–-]|\b(?:contributes?|makes? up|mak(?:e|es) up|accounts? for|is|are|comprises?|counts? for|be|carries) the (?:final|last)|\b(?:is|are|was|be|will|together|each|all|worth|count(?:s|ing)?|makes?|mak(?:e|es|ing)|up|accounts?|accounting|contributes?|contributing|carr(?:y|ies)|comprises?|constitutes?|represents?|for|as|to|toward|towards|total(?:s|ing)?|weigh(?:s|ted|t)?|weighing|a|an|the|in|at|of|by|approximately|about|exactly|combined|collectively|altogether|up|value|valued|equal(?:s)?|remaining|another|further|additional|only|roughly|that|which|will|determined|decided|based|computed|calculated))+$/i;
 
 /** What stands between an amount and the name after it. */
 export const JOINERS_AFTER =
-  /^(?:[\s:=.…·|–-]|\b(?:(?:final |course |total |overall |semester |term |class |module )+(?=grade|mark)|grade|mark|of|your|the|is|are|will|be|comes?|coming|based|determined|by|on|from|for|goes|to|towards?|a|an|given|each|made|up|depends?|allocated|assigned|awarded)\b)+/i;
+  /^(?:[\s:=.…·|–-]|\b(?:(?:final |course |total |overall |semester |term |class |module )+(?=grade|mark)|grade|mark|of|your|the|is|are|will|be|comes?|coming|based|determined|by|on|from|for|goes|to|towards?|a|an|given|each|made|up|depends?|allocated|assigned|awarded|decided|set|formed|earned)\b)+/i;
 
 /** What looks like a name with an amount and is none. */
 export const NO_NAME =
