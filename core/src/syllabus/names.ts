@@ -60,8 +60,9 @@ export function nameBefore(text: string, from: number, to: number): Name | undef
 
 /** The name that stands at the start of a stretch, after an amount. */
 export function nameAfter(text: string, from: number, to: number): Name | undefined {
-  const lead = JOINERS_AFTER.exec(text.slice(from, to))?.[0].length ?? 0;
-  const start = from + lead;
+  const comma = /^,\s(?=(?:is|are|will|goes|comes)\b)/i.exec(text.slice(from, to))?.[0].length ?? 0;
+  const lead = JOINERS_AFTER.exec(text.slice(from + comma, to))?.[0].length ?? 0;
+  const start = from + comma + lead;
   const stop =
     /\t|[;.!?](?:\s|$)|\s[–-]\s|[(:)]|,(?!\d)|\s(?:and|plus)\s(?=\d)|\s(?:is|are|will|can|may|for|if|when|through|available)\s/.exec(
       text.slice(start, to),
@@ -159,6 +160,11 @@ function nameIn(text: string, first: number, last: number): Name | undefined {
     pieces ??= Number(tail[1] ?? tail[2] ?? tail[3]);
     to -= tail[0].length;
   }
+  // "the midterm in week 8"
+  to -= ending(
+    text.slice(from, to),
+    /\s(?:in|during|at|on|around|by|from)\s(?:the\s)?(?:week|class|end|last|first|finals?|early|late|mid)\b.*$/i,
+  );
   const numbered = /\s(\d{1,2})\s?(?:–|-|to|through|&|and)\s?(\d{1,2})$/.exec(text.slice(from, to));
   if (numbered && Number(numbered[2]) > Number(numbered[1])) {
     // "Exams 1-3": so many of them.

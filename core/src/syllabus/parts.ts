@@ -196,6 +196,24 @@ class PartReader {
     return name !== undefined;
   }
 
+  /** "Homework 25, Midterm 35, Final 40": names with numbers that come to a hundred. */
+  #bareList(unit: Unit): boolean {
+    const rows = [...unit.text.matchAll(/[^,;\t]+/g)].flatMap(({ 0: part, index }) => {
+      const match = BARE.exec(part.replace(/\s*\((?:in )?(?:percent|%)\)\s*$/i, '').trimEnd());
+      const name = match && nameBefore(unit.text, index, index + match[1]!.length);
+      if (!match || !name) return [];
+      const from = index + match[0].length - match[2]!.length;
+      return [{ name, value: match[2]!, from, to: from + match[2]!.length }];
+    });
+    const isWhole = sumOf(rows, ({ value }) => numberOf(value)).compare(100) === 0;
+    if (rows.length < 2 || !isWhole || !rows.some(({ name }) => name.isWork)) return false;
+    for (const { name, value, from, to } of rows) {
+      const draft = this.#draft(unit, name, { from: name.from, to, table: undefined, isOfGrade: true });
+      draft.weight = { value: numberOf(value), range: unit.range(from, to), certainty: CERTAINTY.likely };
+    }
+    return true;
+  }
+
   /** Numbers that say no more, beside others that do. */
   readonly #loose: { unit: Unit; name: Name; number: { value: string; from: number; to: number } }[] = [];
 
@@ -248,7 +266,7 @@ class PartReader {
   unit(unit: Unit, table?: number): void {
     const { text, line } = unit;
     const amounts = amountsIn(text);
-    if (amounts.length === 0 && this.#bare(unit)) return;
+    if (amounts.length === 0 && (this.#bareList(unit) || this.#bare(unit))) return;
     if (TOTAL.test(text.replace(/^[\s:=–-]+/, ''))) {
       for (const { from, to, value, unit: of } of amounts)
         if (of !== 'rest')
@@ -285,7 +303,7 @@ class PartReader {
       const gap = text.slice(at, amount.from);
       const isBare = /^[\s()=:,;.…·+–-]*$/.test(gap) && current !== undefined && current.to === at;
       const after =
-        before || (isBare && !/[,;]/.test(gap) && at > 0) ? undefined : nameAfter(text, amount.to, next);
+        before || (isBare && !/[,;\t]/.test(gap) && at > 0) ? undefined : nameAfter(text, amount.to, next);
       const name = before ?? after;
       if (!name) {
         if (current && (isBare || /^[^,;.]{0,30}$/.test(gap)) && amount.unit !== 'rest')

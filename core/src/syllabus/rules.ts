@@ -1,6 +1,7 @@
 import type { Decimal } from '../document/course';
 import { HUNDRED, type Rational } from '../numbers/rational';
 import { decimalOf, numberOf } from './amounts';
+import { NOTED } from './english/parts';
 import * as say from './english/rules';
 import {
   CERTAINTY,
@@ -171,6 +172,7 @@ class RuleReader {
   }
 
   #pieces(unit: Unit): void {
+    this.#noted(unit);
     for (const form of say.PIECES) {
       const found = findPhrase(form, unit.text);
       const count = found?.slots.count;
@@ -180,6 +182,23 @@ class RuleReader {
       if (part?.isMany && value > 0)
         this.#put(unit, found, { kind: 'pieces', about: part.key, value, certainty: CERTAINTY.likely });
     }
+  }
+
+  /** A line set in under a part that begins with a number: "12 quizzes over the term", "Two: one at midterm". */
+  #noted(unit: Unit): void {
+    const match = NOTED.exec(unit.text) ?? /^(\d{1,2}):/.exec(unit.text);
+    const last = this.#last;
+    if (!match || !last || !last.part.isMany || last.part.pieces || unit.line.number - last.line > 1) return;
+    const { line } = last.part.unit;
+    const isUnder =
+      unit.line.number > line.number &&
+      (unit.line.indent > line.indent || (unit.line.isBulleted && !line.isBulleted));
+    if (isUnder && unit.text.length < 120 && !/\d\s?%/.test(unit.text))
+      this.#put(
+        unit,
+        { from: 0, to: match[0].length },
+        { kind: 'pieces', about: last.part.key, value: Number(match[1]), certainty: CERTAINTY.likely },
+      );
   }
 
   #late(unit: Unit): void {

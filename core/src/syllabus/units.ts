@@ -132,7 +132,7 @@ function put(line: Line, raw: string, start: number, begin: number): void {
   let end = raw.length;
   while (end > begin && /[\s|]/.test(raw[end - 1]!)) end -= 1;
   for (let index = begin; index < end;) {
-    const gap = /^(?:\s*\|\s*|\s{2,}|\t)/.exec(raw.slice(index, index + 200))?.[0];
+    const gap = /^(?:\s*\|\s*|\s[•▪·]\s|\s{2,}|\t)/.exec(raw.slice(index, index + 200))?.[0];
     const sign = gap === undefined ? raw[index]! : line.text === '' ? '' : '\t';
     if (sign !== '') {
       line.text += sign;

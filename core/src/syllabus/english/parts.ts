@@ -1,6 +1,6 @@
 /** Words that open a list of parts and are called like none. */
 export const NO_PART =
-  /^(grading|grades?|assessments?|evaluation|breakdown|weights?|weighting|marking|requirements|course(work)? requirements|graded (work|components)|components?|course grade|final grade|component|item|category|policy|policies|schedule|syllabus|course|class|section|points?|scale|instructor|professor|dr|semester|term|prerequisites?|university|college|school|department|monday|tuesday|wednesday|thursday|friday|letter|note|late( work| policy)?|extra time|work|the work|problem|problems?)$/i;
+  /^(grading|grades?|assessments?|evaluation|breakdown|weights?|weighting|marking|requirements|course(work)? requirements|graded (work|components)|components?|course grade|final grade|component|item|category|policy|policies|schedule|syllabus|course|class|section|points?|scale|instructor|professor|dr|semester|term|prerequisites?|university|college|school|department|monday|tuesday|wednesday|thursday|friday|letter|note|late( work| policy)?|(?:biggest |largest |main |other )?(?:chunk|portion|part|share|rest|piece)|extra time|work|the work|problem|problems?)$/i;
 
 /** Work beside the sum, which only helps. */
 export const EXTRA_CREDIT = /\b(extra[ -]credit|bonus|extra points?|additional credit|on top of)\b/i;

@@ -39,6 +39,7 @@ export const EACH_CATEGORY =
 /** "There will be 10 quizzes": how many pieces a part has. */
 export const PIECES = phrases(
   '(there (will be|are)|we (will )?have|you (will )?(have|take|write|complete|submit|do)|expect|consists? of|includes?|comprises?|made up of|total of|(will be|are) given|composed of|features?) (a total of |approximately |about )?{count} {work}',
+  '{count} {work} (over|during|throughout|across) (the )?(term|semester|year|course|quarter)',
   '{count} {work} (will be|are) (given|assigned|held|set|administered|scheduled|offered|due|collected|planned|posted)',
 );
 
@@ -50,7 +51,7 @@ const PENALTY_UNIT =
 export const PER_DAY = phrases(
   `{amount} ~9 (per|each|every|for each|for every) ${PENALTY_UNIT}`,
   `{amount} (a|an) ${PENALTY_UNIT}`,
-  `(per|each|every|for each|for every) ${PENALTY_UNIT} ~8 {amount}`,
+  `(per|each|every|for each|for every) ${PENALTY_UNIT} ~12 {amount}`,
   `{amount} ${PENALTY_UNIT}(?= late)`,
   `{amount} (daily|day)`,
   `daily (late )?(penalty|deduction) of {amount}`,
@@ -98,7 +99,7 @@ export const LATE_GRACE = phrases(
   '(no|without) (a )?penalty ~5 (first|within|up to) {time} {unit}s?',
 );
 const DONE =
-  '(not (be )?(accepted|graded|marked|taken|considered|counted|receive)|(no|zero|0|nothing)|earns? (no|0|nothing|zero)|receives? (no|a zero|zero|0|nothing|a 0)|gets? (no|zero|0|nothing)|is worth (nothing|zero|0)|worth (nothing|0|zero)|closed?|closes|refused|rejected|counts as (zero|missing|0)|marked zero|unaccepted|not be)';
+  '(not (be )?(accepted|graded|marked|taken|considered|counted|receive)|(no|zero|0|nothing)|earns? (no|0|nothing|zero)|receives? (no|a zero|zero|0|nothing|a 0)|gets? (no|zero|0|nothing)|is worth (nothing|zero|0)|worth (nothing|0|zero)|closed?|closes|refused|rejected|counts as (zero|missing|0)|(cannot|no longer|(can|won|don) t|(will|can|do) not) (be )?(accept|accepted|take|taken|grade|graded)|marked zero|unaccepted|not be)';
 export const LATE_CLOSES = phrases(
   `(after|beyond|past|more than|later than|over|exceeding) (the )?{time} (late )?{unit}s? ~6 ${DONE}`,
   `${DONE} ~9 (after|beyond|past|more than|later than|over|exceeding) (the )?{time} {unit}s?`,
@@ -142,6 +143,7 @@ export const MISSING_NOTHING = phrases(
 );
 export const OVERDUE = phrases(
   `(not (submitted|handed in|turned in|received)|missing|overdue|outstanding|unsubmitted|still open) ~6 (within|after|by|for|more than) {time} {unit}s? ~8 (zero|0|missing|no credit|nothing)`,
+  `not (submitted|handed in|turned in|received) ~3 {time} {unit}s? (after|past) ~5 (counts? as|is|treated as|marked|becomes?) (a )?(missing|zero|0)`,
   `(after|within|past) {time} {unit}s? ~6 (counts? as|becomes?|treated as|is marked|is recorded as|turns into) (a )?(zero|missing|0)`,
 );
 
