@@ -23,7 +23,15 @@ const OWN = [
  * weights, policies and scale stay. It is a course file like any other.
  */
 export function ruleSheet(course: Course): Course {
-  const { note: _note, syllabus: _syllabus, target: _target, school: _school, official: _official, root, ...rules } = course;
+  const {
+    note: _note,
+    syllabus: _syllabus,
+    target: _target,
+    school: _school,
+    official: _official,
+    root,
+    ...rules
+  } = course;
   return { ...rules, root: categorySheet(root) };
 }
 

@@ -50,8 +50,10 @@ function amountOf(match: RegExpExecArray, text: string): Amount | undefined {
   >;
   const says = unit ?? totalUnit;
   if (says === undefined) return undefined;
-  const from = match.index;
-  const to = from + match[0].trimEnd().length;
+  // "Assignment 1 = 10%": the number before belongs to the name.
+  const isOwn = unit !== undefined || count !== undefined || after !== undefined || total === undefined;
+  const from = isOwn ? match.index : match.index + match[0].lastIndexOf(total);
+  const to = match.index + match[0].trimEnd().length;
   const before = text.slice(Math.max(0, from - 50), from);
   const next = text.slice(to, to + 60);
   if (RANGE_BEFORE.test(before) || RANGE_AFTER.test(next)) return undefined;

@@ -72,6 +72,8 @@ const SIGNS: Readonly<Record<string, string>> = {
   '\u00AB': '"',
   '\u00BB': '"',
   '\u2044': '/',
+  '[': '(',
+  ']': ')',
   '\u2715': '×',
   '\u2716': '×',
   '\u2A2F': '×',
@@ -103,6 +105,8 @@ class Cleaner {
   done<T>(make: (text: string, from: readonly number[], to: readonly number[]) => T): T {
     this.#replace(BROKEN_WORD, (match) => (HYPHENATED.test(match[1]!) ? `${match[1]}-` : match[1]!), true);
     this.#replace(NUMBER_WORDS, (match) => digits(match[0]), false);
+    // "three (3) memos", "ten percent (10%)": said twice.
+    this.#replace(SAID_TWICE, (match) => `${match[1]!}${match[2] === undefined ? '' : '%'}`, false);
     return make(this.#text, this.#from, this.#to);
   }
 
@@ -146,6 +150,8 @@ class Cleaner {
     for (const place of ends) this.#to.push(place);
   }
 }
+
+const SAID_TWICE = /(?<![\d.,])(\d{1,3})( ?(?:percent|%))? ?\(\1 ?%?\)/g;
 
 /** A word that a line's end breaks. */
 const BROKEN_WORD = /(?<=^|[^\p{L}])(\p{L}{2,20})-[ \t]{0,3}\n[ \t]{0,12}(?=\p{Ll})/gu;

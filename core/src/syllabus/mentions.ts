@@ -79,7 +79,12 @@ export class Mentions {
       )
         continue;
       const withExam = next?.stem === 'exam' ? length + 1 : length;
-      if (!best || wanted.length > best.score) best = { part, length: withExam, score: wanted.length };
+      // Of two that are called alike the one that has the very word.
+      const own = part.name.value
+        .toLowerCase()
+        .includes(text.slice(words[index]!.from, words[index]!.to).toLowerCase());
+      const score = wanted.length + (own ? 0.5 : 0);
+      if (!best || score > best.score) best = { part, length: withExam, score };
     }
     return best ?? this.#byMeaning(words[index]!);
   }

@@ -177,7 +177,7 @@ function nameIn(text: string, first: number, last: number): Name | undefined {
     return undefined;
   if (NO_NAME.test(name.replace(EXTRA_CREDIT, '')) || DATE_WORD.test(name)) return undefined;
   if (
-    /^(?:it|they|this|these|those|which|that|what|here|there|to|if|when|you|we|i|he|she|not|no|so|as|at|be|do|please|note|notes|see|will|must|may|can)\b/i.test(
+    /^(?:it|they|this|these|those|which|that|what|here|there|to|if|when|you|we|i|he|she|not|no|so|as|at|be|do|but|however|although|while|yet|please|note|notes|see|will|must|may|can)\b/i.test(
       name,
     ) &&
     !speaksOfWork(name.split(/\s/)[0]!)

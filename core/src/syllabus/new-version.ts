@@ -2,7 +2,6 @@ import type { Category, Course, CourseNode } from '../document/course';
 import { isSame } from '../document/same';
 import { courseSetting, setting, type Edit } from '../editing/edit';
 import type { CourseOfFacts } from './course-of-facts';
-import { stemsOf } from './names';
 import { partName } from './parts';
 
 /** What a new version of a syllabus changes in a course. */
@@ -102,7 +101,7 @@ function valueOf(node: CourseNode, field: Field, to: (id: string) => string): un
   return value;
 }
 
-const key = (node: CourseNode) => partName(stemsOf(node.name));
+const key = (node: CourseNode) => partName(node.name);
 const isSamePart = (one: CourseNode, other: CourseNode) => one.name === other.name || key(one) === key(other);
 
 function partIn(root: Category, like: CourseNode): CourseNode | undefined {

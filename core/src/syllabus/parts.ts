@@ -336,7 +336,8 @@ class PartReader {
     });
     const own = this.#drafts.filter((draft) => draft.unit === unit);
     own.forEach((draft, index) => {
-      if (!draft.pieces) this.#howMany(draft, draft.from, own[index + 1]?.nameFrom ?? text.length);
+      if (!draft.pieces)
+        this.#howMany(draft, draft.nameFrom, endOf(text, draft.to, own[index + 1]?.nameFrom));
       else if (
         draft.weight &&
         own.length === 1 &&
@@ -499,6 +500,14 @@ function respective(text: string, { from, to }: Name, amounts: readonly Amount[]
   return isRow ? names : undefined;
 }
 
+/** Where what is said of a part ends: before what leads to the name of the next. */
+function endOf(text: string, from: number, next: number | undefined): number {
+  if (next === undefined) return text.length;
+  const between = text.slice(from, next);
+  const cut = Math.max(...[',', ';', '.', '\t', ' and '].map((sign) => between.lastIndexOf(sign)));
+  return cut === -1 ? from : from + cut;
+}
+
 /** Gives what is left of a hundred to the part that has the rest. */
 function giveRest(parts: readonly Draft[]): void {
   const rest = parts.find(({ hasRest, weight }) => hasRest && !weight);
@@ -611,10 +620,13 @@ function nestByNumbers(top: readonly Draft[], all: Rational): void {
   for (const { whole, parts } of found) for (const part of parts) part.within = whole;
 }
 
-/** What tells parts of one course apart: their words, "exam" only where there is nothing else. */
-export function partName(stems: readonly string[]): string {
-  const telling = stems.filter((stem) => stem !== 'exam');
-  return [...(telling.some((stem) => /\p{L}/u.test(stem)) ? telling : stems)].sort().join(' ');
+/** What tells parts of one course apart: the words of a name, "exam" and "test" only where there is nothing else. */
+export function partName(name: string): string {
+  const telling = stemsOf(name).filter((stem) => stem !== 'exam');
+  const words = telling.some((stem) => /\p{L}/u.test(stem))
+    ? telling
+    : [name.toLowerCase().replace(/s$/, '')];
+  return [...words].sort().join(' ');
 }
 
 /** One part for all that is said of it: what is said again fills in what was not said before. */
@@ -623,9 +635,9 @@ function merged(drafts: readonly Draft[]): Draft[] {
   const same = new Map<Draft, Draft>();
   const kept: Draft[] = [];
   for (const draft of drafts) {
-    const name = `${draft.within ? `${partName(draft.within.stems)} / ` : ''}${partName(draft.stems)}`;
+    const name = `${draft.within ? `${partName(draft.within.name.value)} / ` : ''}${partName(draft.name.value)}`;
     const first =
-      known.get(name) ?? (draft.within ? undefined : known.get(anywhere(known, partName(draft.stems))));
+      known.get(name) ?? (draft.within ? undefined : known.get(anywhere(known, partName(draft.name.value))));
     if (!first || first.unit === draft.unit) {
       known.set(name, draft);
       kept.push(draft);

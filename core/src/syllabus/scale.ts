@@ -10,7 +10,7 @@ const PERCENT = String.raw`\s?(?:%|percent|points?|pts\.?)?`;
 const POINTS = String.raw`\(?(?<points>[0-5][.,]\d{1,2})\)?`;
 const GAP = String.raw`[\s:=|.([,–-]{0,6}`;
 const BOUND = (index: number) =>
-  String.raw`(?:(?<from${index}>${NUMBER})${PERCENT}\s?(?:–|-|to|through|\.\.)\s?[<≤]?\s?(?<to${index}>${NUMBER})${PERCENT}|(?:(?<least${index}>${AT_LEAST})\s?)?(?<one${index}>${NUMBER})${PERCENT}\s?(?<above${index}>${AND_ABOVE})?|(?:${BELOW})\s?(?<under${index}>${NUMBER})${PERCENT}(?:\s?(?:and|or)? ?(?:below|lower|less|under))?)`;
+  String.raw`(?:(?<from${index}>${NUMBER})${PERCENT}\s?(?:–|-|to|through|\.\.)\s?[<≤]?\s?(?<to${index}>${NUMBER})${PERCENT}|(?:(?<least${index}>${AT_LEAST})\s?)?(?<one${index}>${NUMBER})${PERCENT}\s?(?<above${index}>${AND_ABOVE})?${PERCENT}|(?:${BELOW})\s?(?<under${index}>${NUMBER})${PERCENT}(?:\s?(?:and|or)? ?(?:below|lower|less|under))?)`;
 
 /** A band with its label first: "A 93-100", "B+: 87 and above", "F below 60", "A (4.0) 93–100". */
 const LABEL_FIRST = (label: string) =>
@@ -71,8 +71,10 @@ export function scaleOf(
 }
 
 function factOf(unit: Unit, found: readonly Found[], bands: Band[]): FactOf<'bands'> {
-  const [first, last] = [found[0]!, found.at(-1)!];
-  const range = unit.range(Math.min(first.start, last.start), Math.max(first.end, last.end));
+  const range = unit.range(
+    Math.min(...found.map(({ start }) => start)),
+    Math.max(...found.map(({ end }) => end)),
+  );
   const parts = found.map(({ start, end }) => unit.range(start, end));
   return { kind: 'bands', about: ABOUT_COURSE, value: bands, range, certainty: CERTAINTY.sure, parts };
 }
@@ -148,7 +150,20 @@ function falling(found: readonly Found[]): Found[] {
       if (run.length > best.length) best = way === 1 ? [...run] : [...run].reverse();
     }
   }
-  return best;
+  const sorted = best.length < found.length ? lettersInOrder(found) : undefined;
+  return sorted && sorted.length > best.length ? sorted : best;
+}
+
+/** Letters that stand in several columns, once they are put in order; nothing where their cut-offs do not agree with it. */
+function lettersInOrder(found: readonly Found[]): Found[] | undefined {
+  if (!found.every(({ label }) => /^[A-F][+-]?$/.test(label))) return undefined;
+  const sorted = [...found].sort((a, b) => b.from.compare(a.from));
+  const isRight = sorted.every(
+    ({ label, from }, index) =>
+      index === 0 ||
+      (sorted[index - 1]!.from.compare(from) > 0 && inOrder(sorted[index - 1]!.label, label, 1)),
+  );
+  return isRight ? sorted : undefined;
 }
 
 /** Letters go down the alphabet, and plus before minus. */

@@ -58,7 +58,7 @@ const anyCase = (word: string) =>
 /** What a band of a scale is called. */
 export const LABEL = String.raw`(?<![\p{L}\d.+])(?:${LETTER}|${BAND_NAMES.map(anyCase).join('|')})(?![\p{L}\d'])`;
 /** A level: only in a list of such. */
-export const LEVEL = String.raw`(?<![\p{L}\d.,–-])[0-9](?:\.[05])?(?![\d.,%])(?= ?[:=]|\t)`;
+export const LEVEL = String.raw`(?<=^|[\t;,]\s?|[Gg]rade\s|[Ll]evel\s)[0-9](?:\.[05])?(?![\d.,%])(?= ?[:=]|\t)`;
 
 export const AND_ABOVE = String.raw`\+|(?:and|or|&|%)? ?(?:[Aa]bove|[Uu]p|over|higher|more|better|greater)`;
 export const AT_LEAST = String.raw`≥|>=|>|[Aa]t least|[Ff]rom|[Aa]bove|[Mm]inimum(?: of)?|[Mm]in\.?|[Oo]ver`;

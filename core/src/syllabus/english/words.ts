@@ -54,7 +54,7 @@ export const BEFORE_NAME =
 
 /** What leads to a list of parts: what stands before its end is none of them. */
 export const INTRO =
-  /^.{0,90}?\b(?:(?:based|determined|decided|computed|calculated|composed|made up|made|derived|formed|split|divided|distributed|weighted|graded|assessed|broken down)(?: out)? (?:on|upon|from|by|of|as follows|among|between|into)|consists? of|comes? from|depends? on|as follows|the following|weighting is|breakdown is)\b[\s:]*(?:the following\b[\s:]*)?/i;
+  /^.{0,90}?\b(?:(?:based|determined|decided|measured|evaluated|computed|calculated|composed|made up|made|derived|formed|split|divided|distributed|weighted|graded|assessed|broken down)(?: out)? (?:on|upon|from|by|of|as follows|among|between|into)|consists? of|comes? from|depends? on|as follows|the following|weighting is|breakdown is)\b[\s:]*(?:the following\b[\s:]*)?/i;
 
 /** What stands between a name and its amount. */
 export const JOINERS =
