@@ -1,0 +1,51 @@
+import { PDFDocument } from 'pdf-lib';
+import { textOfFile, textOfPaste, isPdf } from '../../src/syllabus/text-of-file';
+import { isHtml, textOfHtml } from '../../src/syllabus/text-of-html';
+
+const bytes = (text: string) => new TextEncoder().encode(text);
+
+describe('the text of a page', () => {
+  it('has a line for each block, tabs between cells, and nothing that is no text', () => {
+    const page = `<!doctype html><html><head><title>x</title><style>p{}</style></head><body><script>alert(1)</script>
+      <h1>ECO 210</h1><p>Four   credits<br>each term</p><ul><li>Labs: 30%</li><li>Final: 70%</li></ul>
+      <table><tr><th>Letter</th><th>From</th></tr><tr><td>A</td><td>90</td></tr></table></body></html>`;
+    expect(isHtml(page)).toBe(true);
+    expect(textOfHtml(page)).toBe(
+      'ECO 210\n\nFour credits\neach term\n- Labs: 30%\n- Final: 70%\n\nLetter\tFrom\nA\t90',
+    );
+  });
+
+  it('is taken out of what was copied where the text has lost its cells', () => {
+    const html = '<table><tr><td>Labs</td><td>30%</td></tr></table>';
+    expect(textOfPaste({ text: 'Labs\n30%', html })).toEqual({ ok: true, value: 'Labs\t30%' });
+    expect(textOfPaste({ text: 'Labs 30%', html: '<p>Labs 30%</p>' })).toEqual({
+      ok: true,
+      value: 'Labs 30%',
+    });
+  });
+
+  it('of a page that is nested without end costs no stack', () => {
+    expect(textOfHtml(`${'<div>'.repeat(20_000)}Labs 30%`)).toBe('Labs 30%');
+  });
+});
+
+describe('files', () => {
+  it('are known by how they begin', async () => {
+    const pdf = await PDFDocument.create();
+    pdf.addPage();
+    expect(isPdf({ name: 'x.txt', bytes: await pdf.save() })).toBe(true);
+    expect(isPdf({ name: 'x.pdf', bytes: bytes('Labs 30%') })).toBe(false);
+  });
+
+  it.each([
+    ['empty', bytes('  \n'), /is empty/],
+    ['an archive', bytes('PK\u0003\u0004rest'), /office program/],
+    ['a picture', new Uint8Array([0x89, 0x50, 0x4e, 0x47]), /picture/],
+    ['larger than any syllabus', bytes('Labs 30%\n'.repeat(600_000)), /longer than any syllabus/],
+  ])('that are %s are refused in a sentence', (_, content, message) => {
+    expect(textOfFile({ name: 'syllabus', bytes: content })).toEqual({
+      ok: false,
+      faults: [{ at: '', message: expect.stringMatching(message) }],
+    });
+  });
+});
