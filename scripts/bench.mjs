@@ -5,7 +5,7 @@ import { installChromium, installPackages, installPostgres } from './install.mjs
 import { PrivatePostgres } from './postgres.mjs';
 import { HOME, run } from './say.mjs';
 
-/** `npm run bench`: measures the core, the server on a database of its own, and the screens in a browser. */
+/** `npm run bench`: measures the core, the reader of syllabuses, the server on a database of its own, and the screens in a browser. */
 await installPackages();
 await installPostgres();
 await installChromium();
@@ -24,6 +24,7 @@ buildSync({
   },
 });
 await run(process.execPath, [core], { show: true });
+await run(process.execPath, ['--import', 'tsx', join(HOME, 'bench/src/syllabus.bench.ts')], { show: true });
 const postgres = PrivatePostgres.temporary();
 await postgres.start();
 const code = await run(process.execPath, ['--import', 'tsx', join(HOME, 'bench/src/main.ts')], {

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
+import { forms } from './forms';
 import { Client, scoring, Servers } from './servers';
 
 /**
  * `npm run probe`: what takes minutes to try. Each probe says what it did and throws where a promise did not hold.
  */
-const PROBES = { crashes, together, hostile, many };
+const PROBES = { crashes, together, hostile, many, forms };
 
 interface Stored {
   version: number;

@@ -41,7 +41,7 @@ export interface FoundFacts {
 }
 
 /** A longer text is no syllabus. */
-export const LONGEST_SYLLABUS = 400_000;
+export const LONGEST_SYLLABUS = 150_000;
 
 /**
  * Reads a syllabus: everything that it says of how a course is graded, each with the place of its words.

@@ -576,7 +576,7 @@ function nested(drafts: readonly Draft[]): Draft[] {
   drafts.forEach((draft, index) => {
     if (draft.within || !(draft.weight ?? draft.points)) return;
     const deeper: Draft[] = [];
-    for (const other of drafts.slice(index + 1)) {
+    for (const other of drafts.slice(index + 1, index + 1 + MOST_PARTS)) {
       if (other.within === draft) return;
       const isDeeper =
         other.unit !== draft.unit &&
@@ -594,6 +594,9 @@ function nested(drafts: readonly Draft[]): Draft[] {
   return [...drafts];
 }
 
+/** A part shares itself out among no more. */
+const MOST_PARTS = 12;
+
 const valueOf = (part: Draft) => weightOf(part) ?? part.points?.value ?? rational('0');
 
 function sharesOut(whole: Draft, parts: readonly Draft[]): boolean {
@@ -606,13 +609,15 @@ function nestByNumbers(top: readonly Draft[], all: Rational): void {
   const found: { whole: Draft; parts: readonly Draft[] }[] = [];
   for (let index = 0; index < top.length; index += 1) {
     const whole = top[index]!;
-    for (let end = index + 2; end < top.length; end += 1) {
-      const parts = top.slice(index + 1, end + 1);
-      if (sumOf(parts, valueOf).compare(valueOf(whole)) === 0) {
-        found.push({ whole, parts });
-        index = end;
-        break;
-      }
+    const own = valueOf(whole);
+    let sum = valueOf(top[index + 1] ?? whole);
+    for (let end = index + 2; end < Math.min(top.length, index + MOST_PARTS); end += 1) {
+      sum = sum.add(valueOf(top[end]!));
+      if (sum.compare(own) > 0) break;
+      if (sum.compare(own) < 0) continue;
+      found.push({ whole, parts: top.slice(index + 1, end + 1) });
+      index = end;
+      break;
     }
   }
   const twice = sumOf(found, ({ whole }) => valueOf(whole));
