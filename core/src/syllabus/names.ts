@@ -140,8 +140,10 @@ const COUNT_FIRST = /^(?:the )?(\d{1,3})\s?(?:x|×)?\s+(?=[\p{L}"'-])/iu;
 const COUNT_LAST = /\s*(?:(?:x|×)\s?(\d{1,3})|\((\d{1,3})\)|#\s?(\d{1,3}))$/i;
 /** Signs before a name; a quotation mark stays where it is closed in the name. */
 const LEAD = /^(?:[\s:;,.'=–+*/|-]|"(?!.*"))+/;
+/** "a cumulative final": what is said of it, and no name. */
+const CUMULATIVE = /^(?:cumulative|comprehensive)\s+(?=final|exam|midterm)/i;
 const ADJECTIVES =
-  /^(?:(?:cumulative|comprehensive)(?=\s(?:final|exam|midterm))|required|graded|regular|equally weighted|equal|short-answer|remaining|in total|total|main|written and oral)\s+(?=\p{L})/iu;
+  /^(?:required|graded|regular|equally weighted|equal|short-answer|remaining|in total|total|main|written and oral)\s+(?=\p{L})/iu;
 
 function nameIn(text: string, first: number, last: number): Name | undefined {
   let [from, to] = [first, last];
@@ -149,7 +151,11 @@ function nameIn(text: string, first: number, last: number): Name | undefined {
   for (let moved = true; moved;) {
     const own = text.slice(from, to);
     const lead =
-      LEAD.exec(own)?.[0] ?? INTRO.exec(own)?.[0] ?? BEFORE_NAME.exec(own)?.[0] ?? ADJECTIVES.exec(own)?.[0];
+      LEAD.exec(own)?.[0] ??
+      INTRO.exec(own)?.[0] ??
+      BEFORE_NAME.exec(own)?.[0] ??
+      ADJECTIVES.exec(own)?.[0] ??
+      (/\b(?:an?|the)\s+$/i.test(text.slice(0, from)) ? CUMULATIVE.exec(own)?.[0] : undefined);
     const count = lead === undefined ? COUNT_FIRST.exec(own) : null;
     if (count) pieces = Number(count[1]);
     from += lead?.length ?? count?.[0].length ?? 0;
@@ -160,6 +166,7 @@ function nameIn(text: string, first: number, last: number): Name | undefined {
     pieces ??= Number(tail[1] ?? tail[2] ?? tail[3]);
     to -= tail[0].length;
   }
+  to -= ending(text.slice(from, to), /\s(?:of your (?:own|choice)|of choice)$/i);
   // "the midterm in week 8"
   to -= ending(
     text.slice(from, to),

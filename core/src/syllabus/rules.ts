@@ -254,7 +254,7 @@ class RuleReader {
       (found) => !grace || found.slots.time!.from !== grace.slots.time!.from,
     );
     const days = closes && daysIn(closes);
-    const isOverdue = !isPenalty && this.#overdue(unit);
+    const isOverdue = (!isPenalty || say.BECOMES_MISSING.test(text)) && this.#overdue(unit);
     if (closes && days !== undefined && !isOverdue) put(closes, 'lateCloses', days);
   }
 

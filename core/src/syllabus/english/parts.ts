@@ -12,6 +12,7 @@ export const HOW_MANY: readonly RegExp[] = [
   /(?:^|[\s(])(?:x|×)\s?(\d{1,3})(?![\d.%])/i,
   /(?:^|[\s(,:;])(\d{1,3})\s?(?:x|×)(?=[\s,)]|$)/i,
   /:\s?(\d{1,3})\s?\(/,
+  /(?:^|[;,(]\s?)(\d{1,3}) (?:are|will be) (?:due|given|assigned|set|required|collected|written)\b/i,
   /[;,]\s(\d{1,2})(?=,\s(?:the|with|of|lowest|one|drop|best)\b)/i,
   /\b(?:write|submit|complete|take|do|hand in|out of) (\d{1,2})(?=[,;.)]| and\b)/i,
   /(?:number|count|quantity)(?: of \p{L}+)?\s?:\s?(\d{1,3})(?![\d.,]|\s?%)/iu,

@@ -29,7 +29,8 @@ export const SKIPPED = phrases(
   '(you )?(may|can) (skip|miss) (any )?{count} (of them )?(without penalty|with no penalty|freely)',
   'drop (any )?{count} (of (the |your )?)?{work}',
   '{count} (of (the |your )?)?{work} (is|are|will be|can be|may be) dropped',
-  '{count} drops?',
+  'drop(s|ped|ping)? {count}(?!\\s?%)',
+  '{count}\\sdrops?',
   '{count} ((is|are|will be) )?dropped',
 );
 /** "Drops: 2". */
@@ -72,7 +73,7 @@ export const LATE_OF: readonly (readonly ['possible' | 'earned', RegExp])[] = [
 export const LATE_COUNT: readonly (readonly ['started' | 'completed' | 'exact', RegExp])[] = [
   [
     'started',
-    /\bor (?:any )?(?:part|fraction|portion)(?: thereof| of (?:a|one|that) day| of it)?\b|\beach started\b|\b(?:any )?(?:partial|part of a) days?\b|\brounded up to ((?:the next|a full|whole) )?days?\b|\bor part of\b/i,
+    /\bor (?:any )?(?:part|fraction|portion)(?: thereof| of (?:a|one|that) day| of it)?\b|\b(?:each|per|every) started\b|\b(?:any )?(?:partial|part of a) days?\b|\brounded up to ((?:the next|a full|whole) )?days?\b|\bor part of\b/i,
   ],
   ['completed', /\b(?:full|complete|whole|completed) (?:day|24)/i],
   ['exact', /\b(?:pro-?rated|by the hour|prorata|proportionally)\b/i],
@@ -107,6 +108,7 @@ export const LATE_CLOSES = phrases(
   `(up to|at most|maximum of|max|no more than|limit of|for up to) (a )?(maximum of )?{time} {unit}s?(?! of (grace|the term|class))`,
   `(after|beyond|past) {time} {unit}s? ~4 (0|zero|nothing|no credit|closed)`,
   `{time} {unit}s? (maximum|at most|max|limit)`,
+  `{time} {unit}s? (after|past|beyond) (the )?(deadline|due ~1) ~6 ${DONE}`,
 );
 export const NO_LATE = phrases(
   'no late (work|submissions?|assignments?|homework|papers?|labs?|essays?|projects?|problem sets?|reports?|quizzes|exercises|hand-ins?)',
@@ -129,9 +131,9 @@ export const FLAT_LATE = phrases(
 
 /** Missing work. */
 const MISSING_WORK =
-  '(missing|missed|unsubmitted|not (submitted|handed in|turned in|completed|done)|never (submitted|handed in|turned in)|incomplete|work (that is )?not|fail(ure)? to (submit|hand in|turn in|take))';
+  '(missing|missed|unsubmitted|not (submitted|handed in|turned in|completed|done)|never (submitted|handed in|turned in|arrives?|comes?|appears?)|incomplete|work (that is )?not|fail(ure)? to (submit|hand in|turn in|take))';
 export const MISSING_ZERO = phrases(
-  `${MISSING_WORK} ~8 (is|are|counts?|receives?|gets?|scores?|earns?|recorded|entered|graded|be|given|result in|worth|will|as|means|become|becomes|score|yields?|results) (as |a |an |be |in a |in )?(zero|zeros|0|zeroes|no credit|nothing|no points)`,
+  `${MISSING_WORK} ~8 (is|are|counts?|receives?|gets?|scores?|earns?|recorded|entered|graded|be|given|result in|worth|will|as|means|become|becomes|score|yields?|results|marked) (as |a |an |be |in a |in |as a )?(zero|zeros|0|zeroes|no credit|nothing|no points)`,
   '(missing|missed)( work| assignments)?\\s?[=:→]\\s?(zero|0)',
   '(zero|0|no credit) (for|is given for|on) (any |all |each )?(missing|missed|unsubmitted|work not)',
 );
@@ -141,6 +143,8 @@ export const MISSING_PERCENT = phrases(
 export const MISSING_NOTHING = phrases(
   `${MISSING_WORK} ~6 (does not count|do not count|not counted|is ignored|are ignored|left out|not included|is excluded|are excluded)`,
 );
+/** What is said of work that is missing from a day on, and not of late work that is closed. */
+export const BECOMES_MISSING = /\b(?:as|becomes?|is|are) missing\b/i;
 export const OVERDUE = phrases(
   `(not (submitted|handed in|turned in|received)|missing|overdue|outstanding|unsubmitted|still open) ~6 (within|after|by|for|more than) {time} {unit}s? ~8 (zero|0|missing|no credit|nothing)`,
   `not (submitted|handed in|turned in|received) ~3 {time} {unit}s? (after|past) ~5 (counts? as|is|treated as|marked|becomes?) (a )?(missing|zero|0)`,
