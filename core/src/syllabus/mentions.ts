@@ -68,16 +68,8 @@ export class Mentions {
       if (length === 0) continue;
       const next = words[index + length];
       // The final grade is no final exam.
-      if (
-        wanted.length === 1 &&
-        wanted[0] === 'final' &&
-        next &&
-        /^(grade|mark|score|course|percentage|letter|average|week|project|paper|draft|report|presentation|essay|portfolio|day|submission|date)$/.test(
-          next.stem,
-        ) &&
-        text.slice(words[index + length - 1]!.to, next.from).trim() === ''
-      )
-        continue;
+      const after = text.slice(words[index + length - 1]!.to);
+      if (wanted.length === 1 && wanted[0] === 'final' && OTHER_FINAL.test(after)) continue;
       const withExam = next?.stem === 'exam' ? length + 1 : length;
       // Of two that are called alike the one that has the very word.
       const own = part.name.value
@@ -104,6 +96,10 @@ export class Mentions {
     return fitting.length === 1 ? { part: fitting[0]!, length: 1 } : undefined;
   }
 }
+
+/** What follows "final" where it is no exam. */
+const OTHER_FINAL =
+  /^\s(?:course |letter )?(?:grade|mark|score|course|percentage|letter|average|week|project|paper|draft|report|presentation|essay|portfolio|day|submission|date|result)/i;
 
 function wordsIn(text: string): Word[] {
   return [...text.matchAll(/[\p{L}\d]+/gu)].flatMap((match) => {

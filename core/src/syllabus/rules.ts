@@ -355,7 +355,7 @@ class RuleReader {
     if (percent) {
       const of =
         this.#mentions.after(unit, percent.slots.work!.from, 40) ?? this.#mentions.before(unit, percent.to);
-      return put(percent, of, { atLeast: decimalOf(numberOf(percent.slots.percent!.text)) });
+      put(percent, of, { atLeast: decimalOf(numberOf(percent.slots.percent!.text)) });
     }
     const pieces = this.#first(say.NEED_PIECES, text);
     if (!pieces) return;

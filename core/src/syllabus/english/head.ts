@@ -2,7 +2,7 @@ const TERMS = 'fall|autumn|spring|summer|winter|michaelmas|hilary|trinity|term|s
 
 /** A course's code. */
 export const CODE =
-  /(?<![\p{L}\d])(?!(?:ROOM|RM|FALL|PAGE|BLDG|TEL|ISBN|PHONE|AUTUMN|SPRING|SUMMER|WINTER|TERM|WEEK|UNIT|EXT|FAX|HALL|SUITE|CRN|GPA|SEC|SECT|LEVEL|YEAR|VERSION|JUNE|JULY|MAY|AM|PM|BOX|PO|DUE|QUIZ|EXAM|LAB|TEST|HW|MON|TUE|WED|THU|FRI)\b)([A-Z]{2,6})[ -]?(\d{2,4}[A-Z]{0,2}(?![\d%]))(?!\p{Ll})(?!\s?(?:–|-)\s?\d{3,4}\b)/gu;
+  /(?<![\p{L}\d])(?!(?:LAB|QUIZ|EXAM|TEST|HW|UNIT|WEEK|LEVEL|ESSAY|FILM)[ -]?\d{1,2}\b)(?!(?:ROOM|RM|FALL|PAGE|BLDG|TEL|ISBN|PHONE|AUTUMN|SPRING|SUMMER|WINTER|TERM|EXT|FAX|HALL|SUITE|CRN|GPA|SEC|SECT|YEAR|VERSION|JUNE|JULY|MAY|AM|PM|BOX|PO|DUE|MON|TUE|WED|THU|FRI)\b)([A-Z]{2,6})[ -]?(\d{2,4}[A-Z]{0,2}(?![\d%]))(?!\p{Ll})(?!\s?(?:–|-)\s?\d{3,4}\b)/gu;
 
 export const CREDITS =
   /(?:(?<![\d.])(\d{1,2}(?:[.,]\d)?)(?:\s|-)?(?:credit(?: |-)?(?:hours?|points?)|credits|semester (?:hours|credits)|units|ects(?: credits| points)?|credit course|credit class|cp)(?!\p{L})|\b(?:credits?(?: hours?| value| points)?|units|ects)(?: \(.{1,20}\))?\s?[:=]\s?(\d{1,2}(?:[.,]\d)?)(?![\d%]))/iu;

@@ -7,13 +7,13 @@ export const EXTRA_CREDIT = /\b(extra[ -]credit|bonus|extra points?|additional c
 
 /** What says, beside a name, how many pieces there are. */
 export const HOW_MANY: readonly RegExp[] = [
-  /\((\d{1,3})(?: (?:total|in total|in all|of them|planned|per (?:term|semester)|x|×))?[,;)]/i,
+  /\(\s?(\d{1,3})(?: (?:total|in total|in all|of them|planned|per (?:term|semester)|x|×))?\s?[,;)]/i,
   /(?<![\d.])(\d{1,3}) (?:total|in total|in all|of them|altogether|over the (?:term|semester)|per (?:term|semester)|this (?:term|semester)|planned)(?!\p{L})/iu,
   /(?:^|[\s(])(?:x|×)\s?(\d{1,3})(?![\d.%])/i,
   /(?:^|[\s(,:;])(\d{1,3})\s?(?:x|×)(?=[\s,)]|$)/i,
   /:\s?(\d{1,3})\s?\(/,
   /(?:^|[;,(]\s?)(\d{1,3}) (?:are|will be) (?:due|given|assigned|set|required|collected|written)\b/i,
-  /[;,]\s(\d{1,2})(?=,\s(?:the|with|of|lowest|one|drop|best)\b)/i,
+  /[:;,]\s(\d{1,2})(?=,\s(?:the|with|of|lowest|one|drop|best)\b)/i,
   /\b(?:write|submit|complete|take|do|hand in|out of) (\d{1,2})(?=[,;.)]| and\b)/i,
   /(?:number|count|quantity)(?: of \p{L}+)?\s?:\s?(\d{1,3})(?![\d.,]|\s?%)/iu,
 ];
