@@ -34,7 +34,7 @@ const decoded = (encoding: string, bytes: Uint8Array) => new TextDecoder(encodin
 
 /** Files that are no text, by how they begin: what they are, and what would be right. */
 const BEGINNINGS: readonly (readonly [string, string])[] = [
-  ['%PDF', 'is a PDF: copy its table and paste it'],
+  ['%PDF', 'is a PDF: copy its table and paste it; a syllabus is read under New course'],
   ['\u00D0\u00CF\u0011\u00E0', 'is a workbook of an old kind, or is locked: save it as .xlsx, .ods or .csv'],
   ['\u0089PNG', 'is a picture'],
   ['\u00FF\u00D8\u00FF', 'is a picture'],

@@ -12,6 +12,8 @@ export type Decision = { readonly take: number } | { readonly leave: true } | { 
 export interface Decided {
   /** Those that are taken. */
   readonly taken: readonly Fact[];
+  /** All that are not asked about, as they stand now, those that are left out too; each with the key of what the text says. */
+  readonly shown: readonly { readonly key: string; readonly fact: Fact }[];
   /** Those that are asked about, and not decided. */
   readonly asked: readonly Fact[];
   /** What was typed for a fact and says nothing of its kind, in words, by the fact's key. */
@@ -29,19 +31,26 @@ export function decide(
   near: string,
 ): Decided {
   const [taken, asked]: [Fact[], Fact[]] = [[], []];
+  const shown: { key: string; fact: Fact }[] = [];
+  const put = (key: string, fact: Fact) => {
+    taken.push(fact);
+    shown.push({ key, fact });
+  };
   const wrong: Record<string, string> = {};
   for (const fact of facts) {
     const key = factKey(fact);
     const decision = Object.hasOwn(decisions, key) ? decisions[key] : undefined;
-    if (decision === undefined) (isAsked(fact) ? asked : taken).push(fact);
-    else if ('take' in decision) taken.push(reading(fact, decision.take));
-    else if ('change' in decision) {
+    if (decision === undefined && isAsked(fact)) asked.push(fact);
+    else if (decision === undefined) put(key, fact);
+    else if ('leave' in decision) shown.push({ key, fact });
+    else if ('take' in decision) put(key, reading(fact, decision.take));
+    else {
       const changed = changedFact(fact, decision.change, near);
       if ('said' in changed) wrong[key] = changed.said;
-      taken.push('said' in changed ? fact : changed.fact);
+      put(key, 'said' in changed ? fact : changed.fact);
     }
   }
-  return { taken, asked, wrong };
+  return { taken, shown, asked, wrong };
 }
 
 function reading(fact: Fact, index: number): Fact {

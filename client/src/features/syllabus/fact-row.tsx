@@ -1,4 +1,4 @@
-import { factKey, isTyped } from '@fidens/core';
+import { isTyped } from '@fidens/core';
 import type { Decision, Fact } from '@fidens/core/syllabus';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -16,6 +16,8 @@ interface FactRowProps {
   group: FactGroup;
   text: string;
   lineOf: (fact: Fact) => { from: number; to: number };
+  /** The key of what the text says, by which a fact is decided about. */
+  keyOf: (fact: Fact) => string;
   nameOf: (key: string) => string;
   decisions: Decisions;
   wrong: Readonly<Record<string, string>>;
@@ -33,6 +35,7 @@ export function FactRow({
   group,
   text,
   lineOf,
+  keyOf,
   nameOf,
   decisions,
   wrong,
@@ -43,11 +46,11 @@ export function FactRow({
 }: FactRowProps) {
   const c = useColours();
   const { title, facts, figure, depth } = group;
-  const left = facts.filter((fact) => isLeft(decisions, fact));
+  const left = facts.filter((fact) => isLeft(decisions[keyOf(fact)]));
   const isAllLeft = left.length === facts.length;
   const words = groupWords({ ...group, facts: facts.filter((fact) => !left.includes(fact)) }, nameOf);
   const turn = () => {
-    for (const fact of facts) onDecide(factKey(fact), isAllLeft ? undefined : { leave: true });
+    for (const fact of facts) onDecide(keyOf(fact), isAllLeft ? undefined : { leave: true });
   };
   const quoted = facts.find(({ kind }) => kind !== 'name' && kind !== 'title') ?? facts[0]!;
   return (
@@ -116,12 +119,12 @@ export function FactRow({
         <Stack gap="s">
           {facts.map((fact) => (
             <FactField
-              key={factKey(fact)}
+              key={keyOf(fact)}
               fact={fact}
               words={factWords(fact, nameOf)}
-              decision={decisions[factKey(fact)]}
-              wrong={wrong[factKey(fact)]}
-              onDecide={(decision) => onDecide(factKey(fact), decision)}
+              decision={decisions[keyOf(fact)]}
+              wrong={wrong[keyOf(fact)]}
+              onDecide={(decision) => onDecide(keyOf(fact), decision)}
               onShow={() => onShow(fact)}
             />
           ))}
@@ -137,8 +140,7 @@ function spanOf(facts: readonly Fact[], line: { from: number; to: number }): { f
   return { from: Math.min(...own.map(({ from }) => from)), to: Math.max(...own.map(({ to }) => to)) };
 }
 
-export function isLeft(decisions: Decisions, fact: Fact): boolean {
-  const decision = decisions[factKey(fact)];
+function isLeft(decision: Decision | undefined): boolean {
   return decision !== undefined && 'leave' in decision;
 }
 
@@ -155,12 +157,12 @@ interface FactFieldProps {
 function FactField({ fact, words, decision, wrong, onDecide, onShow }: FactFieldProps) {
   const c = useColours();
   const [typed, setTyped] = useState<string>();
-  const isOut = decision !== undefined && 'leave' in decision;
-  const value = typed ?? (decision !== undefined && 'change' in decision ? decision.change : factText(fact));
+  const isOut = isLeft(decision);
+  const before = decision !== undefined && 'change' in decision ? decision.change : factText(fact);
+  const value = typed ?? before;
   const name = FACT_NAMES[fact.kind];
   const keep = () => {
-    if (typed !== undefined && typed !== factText(fact)) onDecide({ change: typed });
-    else if (typed !== undefined) onDecide(undefined);
+    if (typed !== undefined && typed !== before) onDecide({ change: typed });
     setTyped(undefined);
   };
   return (

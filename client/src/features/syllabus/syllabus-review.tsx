@@ -11,7 +11,7 @@ import { Row, Stack } from '@/ui/box';
 import { SectionTitle, Soft } from '@/ui/text';
 import { number, plural } from '@/wording/words';
 import { DoubtCard } from './doubt-card';
-import { FactRow, isLeft, rowId } from './fact-row';
+import { FactRow, rowId } from './fact-row';
 import { groupsOf, isTold, namesOf, type Decisions } from './fact-words';
 import { markId, SyllabusText } from './syllabus-text';
 import { useShown } from './use-syllabus';
@@ -32,29 +32,30 @@ export function SyllabusReview({ read, decisions, decide, children }: SyllabusRe
   const [shown, setShown] = useState<{ readonly fact: string; readonly id: string }>();
   useShown(shown?.id);
   const { facts, lines, text, decided, remarks, faults } = read;
-  const nameOf = useMemo(() => namesOf(facts), [facts]);
+  const standing = useMemo(() => decided.shown.map(({ fact }) => fact), [decided.shown]);
+  const keys = useMemo(() => new Map(decided.shown.map(({ key, fact }) => [fact, key])), [decided.shown]);
+  const keyOf = (fact: Fact) => keys.get(fact) ?? factKey(fact);
+  const nameOf = useMemo(() => namesOf([...facts, ...standing]), [facts, standing]);
   const told = facts.filter((fact) => isTold(fact));
-  const groups = useMemo(
-    () => groupsOf(facts.filter((fact) => !decided.asked.includes(fact))),
-    [facts, decided.asked],
-  );
-  const taken = told.filter((fact) => !isLeft(decisions, fact) && !decided.asked.includes(fact)).length;
+  const groups = useMemo(() => groupsOf(standing), [standing]);
+  const taken = decided.taken.filter(isTold).length;
   const lineOf = ({ range }: Fact) =>
     lines.find((line) => line.range.from <= range.from && line.range.to >= range.to)?.range ?? range;
   const onDecide = (key: string, decision: Decision | undefined) => {
     const { [key]: _before, ...others } = decisions;
     decide(decision === undefined ? others : { ...others, [key]: decision });
   };
-  const all = (facts_: readonly Fact[], decision: Decision | undefined) => {
-    const keys = new Set(facts_.map(factKey));
-    const others = Object.fromEntries(Object.entries(decisions).filter(([key]) => !keys.has(key)));
+  const all = (some: readonly Fact[], decision: Decision | undefined) => {
+    const own = new Set(some.map(keyOf));
+    const others = Object.fromEntries(Object.entries(decisions).filter(([key]) => !own.has(key)));
     decide(
       decision === undefined
         ? others
-        : { ...others, ...Object.fromEntries([...keys].map((key) => [key, decision])) },
+        : { ...others, ...Object.fromEntries([...own].map((key) => [key, decision])) },
     );
   };
-  const groupOf = (fact: Fact) => groups.find((group) => group.facts.includes(fact))?.key;
+  const groupOf = (fact: Fact) =>
+    groups.find((group) => group.facts.some((own) => keyOf(own) === factKey(fact)))?.key;
   const unread = lines.filter(({ became }) => became === 'unread');
   const whole = (
     <SyllabusText
@@ -104,6 +105,7 @@ export function SyllabusReview({ read, decisions, decide, children }: SyllabusRe
                   group={group}
                   text={text}
                   lineOf={lineOf}
+                  keyOf={keyOf}
                   nameOf={nameOf}
                   decisions={decisions}
                   wrong={decided.wrong}
@@ -116,19 +118,19 @@ export function SyllabusReview({ read, decisions, decide, children }: SyllabusRe
                     setShown(
                       next === undefined || !first
                         ? undefined
-                        : { fact: factKey(first), id: wide ? markId(factKey(first)) : '' },
+                        : { fact: keyOf(first), id: wide ? markId(keyOf(first)) : '' },
                     );
                   }}
                   onDecide={(key, decision) => {
                     // A part that is left out goes with all that is said of it.
-                    const own = group.facts.filter((fact) => factKey(fact) === key);
+                    const own = group.facts.filter((fact) => keyOf(fact) === key);
                     const isWhole =
                       own.some(({ kind }) => kind === 'name') &&
                       decision !== undefined &&
                       'leave' in decision;
                     all(isWhole ? group.facts : own, decision);
                   }}
-                  onShow={(fact) => setShown({ fact: factKey(fact), id: markId(factKey(fact)) })}
+                  onShow={(fact) => setShown({ fact: keyOf(fact), id: markId(keyOf(fact)) })}
                 />
               ))}
               <View style={{ borderTopWidth: 1, borderColor: c.rule }} />
