@@ -219,7 +219,9 @@ test('a file that is dropped anywhere is read where it belongs; what is wrong wi
   await expect(page.getByText(/broken\.json This is not JSON: .* line 2, column 11/)).toBeVisible();
   await dropped('paper.pdf', '%PDF-1.7');
   await expect(
-    page.getByText('paper.pdf is a PDF: copy its table and paste it. Nothing was stored.'),
+    page.getByText(
+      'paper.pdf is a PDF: copy its table and paste it; a syllabus is read under New course. Nothing was stored.',
+    ),
   ).toBeVisible();
   await page.goto('/');
   await expect(page.getByRole('heading', { level: 1, name: 'Term' })).toBeVisible();

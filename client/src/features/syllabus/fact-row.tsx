@@ -23,7 +23,7 @@ interface FactRowProps {
   wrong: Readonly<Record<string, string>>;
   isOpen: boolean;
   onOpen: () => void;
-  onDecide: (key: string, decision: Decision | undefined) => void;
+  onDecide: (facts: readonly Fact[], decision: Decision | undefined) => void;
   /** Shows a fact's words in the text. */
   onShow: (fact: Fact) => void;
 }
@@ -49,9 +49,7 @@ export function FactRow({
   const left = facts.filter((fact) => isLeft(decisions[keyOf(fact)]));
   const isAllLeft = left.length === facts.length;
   const words = groupWords({ ...group, facts: facts.filter((fact) => !left.includes(fact)) }, nameOf);
-  const turn = () => {
-    for (const fact of facts) onDecide(keyOf(fact), isAllLeft ? undefined : { leave: true });
-  };
+  const turn = () => onDecide(facts, isAllLeft ? undefined : { leave: true });
   const quoted = facts.find(({ kind }) => kind !== 'name' && kind !== 'title') ?? facts[0]!;
   return (
     <View
@@ -124,7 +122,11 @@ export function FactRow({
               words={factWords(fact, nameOf)}
               decision={decisions[keyOf(fact)]}
               wrong={wrong[keyOf(fact)]}
-              onDecide={(decision) => onDecide(keyOf(fact), decision)}
+              onDecide={(decision) => {
+                // A part without its name is none: what is said of it goes along.
+                const isWhole = fact.kind === 'name' && isLeft(decision);
+                onDecide(isWhole ? facts : [fact], decision);
+              }}
               onShow={() => onShow(fact)}
             />
           ))}

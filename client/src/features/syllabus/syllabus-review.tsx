@@ -45,7 +45,7 @@ export function SyllabusReview({ read, decisions, decide, children }: SyllabusRe
     const { [key]: _before, ...others } = decisions;
     decide(decision === undefined ? others : { ...others, [key]: decision });
   };
-  const all = (some: readonly Fact[], decision: Decision | undefined) => {
+  const decideAll = (some: readonly Fact[], decision: Decision | undefined) => {
     const own = new Set(some.map(keyOf));
     const others = Object.fromEntries(Object.entries(decisions).filter(([key]) => !own.has(key)));
     decide(
@@ -121,15 +121,7 @@ export function SyllabusReview({ read, decisions, decide, children }: SyllabusRe
                         : { fact: keyOf(first), id: wide ? markId(keyOf(first)) : '' },
                     );
                   }}
-                  onDecide={(key, decision) => {
-                    // A part that is left out goes with all that is said of it.
-                    const own = group.facts.filter((fact) => keyOf(fact) === key);
-                    const isWhole =
-                      own.some(({ kind }) => kind === 'name') &&
-                      decision !== undefined &&
-                      'leave' in decision;
-                    all(isWhole ? group.facts : own, decision);
-                  }}
+                  onDecide={decideAll}
                   onShow={(fact) => setShown({ fact: keyOf(fact), id: markId(keyOf(fact)) })}
                 />
               ))}
