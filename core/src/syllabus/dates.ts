@@ -22,6 +22,8 @@ export interface Dated {
   readonly nameTo: number;
 }
 
+const AMOUNT = /\d{1,4}(?:[.,]\d{1,3})?\s?(?:%|percent|per cent|points?\b|pts?\b)/gi;
+
 /** A line longer than this is no line of a schedule. */
 const LONGEST = 240;
 
@@ -70,6 +72,7 @@ function withoutNames(text: string, named: readonly { nameFrom: number; nameTo: 
   for (const { nameFrom, nameTo } of named) for (let at = nameFrom; at < nameTo; at += 1) signs[at] = '_';
   return signs
     .join('')
+    .replace(AMOUNT, (amount) => '_'.repeat(amount.length))
     .replace(
       /\b(week|lecture|chapter|unit|session|day|room)(\s+)(\d{1,2})/gi,
       (_, word: string, gap: string, number: string) => `${word}${gap}${'_'.repeat(number.length)}`,

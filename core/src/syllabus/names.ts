@@ -53,7 +53,7 @@ export function nameBefore(text: string, from: number, to: number): Name | undef
     last &&
     first !== last &&
     last.pieces !== undefined &&
-    /^\s*[:\t–-]/.test(text.slice(first.to, last.from)) &&
+    /^\s*[:.\t–-]/.test(text.slice(first.to, last.from)) &&
     from === 0;
   return isHead ? { ...first, pieces: first.pieces ?? last.pieces } : last;
 }
@@ -99,7 +99,7 @@ function segmentsOf(text: string, from: number, to: number): Cell[] {
       if (depth === 0) start = at + 1;
     } else if (depth === 0) {
       const gap =
-        /^(?:[,;:\t]|\s[–-]+\s|[.](?=\s)|\s(?:and|plus|that|which|who|where)\s(?=(?:the |your |a |an |\d+ )?\S))/.exec(
+        /^(?:[;:\t]|,(?!\d)|\s[–-]+\s|[.](?=\s)|\s(?:and|plus|that|which|who|where)\s(?=(?:the |your |a |an |\d+ )?\S))/.exec(
           text.slice(at, at + 12),
         )?.[0];
       if (gap !== undefined) {

@@ -2,7 +2,16 @@ import type { Rational } from '../numbers/rational';
 import { HUNDRED, rational, sumOf } from '../numbers/rational';
 import { amountsIn, numberOf, type Amount } from './amounts';
 import type { Range } from './clean-text';
-import { COMES_TO, EXTRA_CREDIT, HOW_MANY, NOTED, OF_GRADE, TIMES, TIMES_BEFORE } from './english/parts';
+import {
+  COMES_TO,
+  EXTRA_CREDIT,
+  HOW_MANY,
+  IN_ALL,
+  NOTED,
+  OF_GRADE,
+  TIMES,
+  TIMES_BEFORE,
+} from './english/parts';
 import { TOTAL } from './english/words';
 import { CERTAINTY, type Certainty } from './facts';
 import { nameAfter, nameBefore, speaksOfMany, speaksOfWork, stemsOf, type Name } from './names';
@@ -281,7 +290,13 @@ class PartReader {
     amounts.forEach((amount, index) => {
       if (index < done) return;
       const next = amounts[index + 1]?.from ?? text.length;
-      if (amount.unit !== 'rest' && COMES_TO.test(text.slice(0, amount.from))) {
+      const isAll =
+        COMES_TO.test(text.slice(0, amount.from)) ||
+        (amount.unit === 'points' &&
+          index === 0 &&
+          IN_ALL.test(text.slice(amount.to)) &&
+          !nameBefore(text, 0, amount.from));
+      if (amount.unit !== 'rest' && isAll) {
         const range = unit.range(amount.from, amount.to);
         this.#totals.push({ value: amount.value, range, certainty: CERTAINTY.likely, unit: amount.unit });
         at = amount.to;

@@ -85,6 +85,9 @@ export function unitsOf(clean: CleanText): Unit[] {
     const heading = isHeading(line.text) ? sectionOf(line.text) : undefined;
     const isOwn = heading !== undefined && !AMOUNT_AT_ALL.test(line.text.replace(/\(?\d+\s?%\)?$/, ''));
     if (isOwn) section = heading;
+    // Another heading ends what was talk.
+    else if (section === 'talk' && line.afterBlank && isHeading(line.text) && !/\d/.test(line.text))
+      section = undefined;
     const { number, indent, isBulleted, afterBlank } = line;
     const place = { number, indent, isBulleted, afterBlank, section, isHeading: isOwn };
     const whole = new Unit(clean, line.text, line.at, place);
@@ -221,6 +224,10 @@ function sectionOf(text: string): SectionName | undefined {
 const ABBREVIATED =
   /\b(?:e\.g|i\.e|pts|pt|approx|no|vs|dr|prof|mr|ms|mrs|sec|ch|fig|etc|incl|a\.m|p\.m|max|min|st|dept|univ|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|dec|mon|tue|tues|wed|thu|thurs|fri|sat|sun|[A-Z])\.$/i;
 
+/** A few words with a full stop, and no sentence. */
+const LABEL =
+  /^(?!.*\b(?:is|are|was|will|must|may|can|cannot|have|has|do|does|not|be|counts?|please|no)\b)\p{Lu}[\p{L}' /&-]{2,38}\.$/u;
+
 /** The sentences of a line; those of a row of cells are one. */
 function sentencesOf(text: string): Cell[] {
   if (text.includes('\t')) return pieces(text, 0, text.length);
@@ -230,6 +237,8 @@ function sentencesOf(text: string): Cell[] {
     const end = match.index + match[0].trimEnd().length;
     if (ABBREVIATED.test(text.slice(Math.max(0, end - 8), end))) continue;
     if (open(text.slice(from, end)) > 0) continue;
+    // "Concert reports. Two of them, worth 20%.": what a paragraph is about belongs to what it says.
+    if (from === 0 && LABEL.test(text.slice(0, end))) continue;
     found.push(...pieces(text, from, end));
     from = match.index + match[0].length;
   }

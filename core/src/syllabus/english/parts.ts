@@ -34,6 +34,9 @@ export const ONE_MARK =
 /** A note on a row that begins with how many there are. */
 export const NOTED =
   /^(\d{1,3})(?=$|[,;.]|\s(?!%|percent|points?|pts|pages?|hours?|minutes?|weeks?|days?|am\b|pm\b|of\b|words?)[\p{L}-]{3,}s?\b)/iu;
+/** What follows it. */
+export const IN_ALL =
+  /^\s(?:in all|in total|total|altogether|(?:are |is )?(?:available|possible)|can be earned|in (?:the|this) course)\b/i;
 /** What leads to what all of it comes to. */
 export const COMES_TO =
   /\b(?:based on|out of|total(?:s|l?ing)?(?: of| is)?|adds? up to|sums? (?:up )?to|earn up to|there (?:are|will be)|a possible|maximum of)\s(?:a total of )?$/i;
