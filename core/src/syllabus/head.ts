@@ -28,7 +28,7 @@ export function headOf(units: readonly Unit[]): Fact[] {
   for (const unit of units.slice(0, 60)) {
     const match = CREDITS.exec(unit.text);
     const value = match?.[1] ?? match?.[2];
-    if (!match || value === undefined || Number(value) > 30 || Number(value) === 0) continue;
+    if (!match || value === undefined || Number(value) > 60 || Number(value) === 0) continue;
     facts.push({
       kind: 'credits',
       about: ABOUT_COURSE,

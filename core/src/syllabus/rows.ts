@@ -29,7 +29,7 @@ export function piecesOf(units: readonly Unit[]): Piece[] {
       table += 1;
       continue;
     }
-    const cells = cellsOf(unit);
+    const cells = columns ? whole(unit, cellsOf(unit), columns) : cellsOf(unit);
     const row = columns && cells.length > 1 ? rowOf(unit, cells, columns) : undefined;
     if (row) made.push({ kind: 'row', row: { unit, cells: row, table } });
     else {
@@ -55,6 +55,19 @@ function headsOf(unit: Unit): (ColumnOfTable | undefined)[] | undefined {
   const sure = cells.every(({ from, to }) => !/\d/.test(unit.text.slice(from, to)));
   const hasValue = heads.some((head) => head !== undefined && head !== 'name' && head !== 'note');
   return sure && hasValue && known.length >= 2 && known.length * 2 >= cells.length ? heads : undefined;
+}
+
+/** A row of which one gap was too small to part the name from the number after it. */
+function whole(
+  unit: Unit,
+  cells: readonly Cell[],
+  columns: readonly (ColumnOfTable | undefined)[],
+): readonly Cell[] {
+  const [first, ...others] = cells;
+  const match = first && /^(.*\D)\s(\d{2,4}\s?%?)$/.exec(unit.text.slice(first.from, first.to));
+  if (!match || cells.length !== columns.length - 1 || columns[0] !== 'name') return cells;
+  const cut = first.from + match[1]!.length;
+  return [{ from: first.from, to: cut }, { from: cut + 1, to: first.to }, ...others];
 }
 
 function rowOf(

@@ -110,7 +110,10 @@ class RuleReader {
       const found = findPhrase(form, text);
       const count = found?.slots.count;
       if (!found || !count || Number(count.text) === 0) continue;
-      const part = this.#partAt(unit, found.slots.work?.from ?? found.from, found.to);
+      const { work } = found.slots;
+      // What stands behind a bracket is another part.
+      const isOwn = work !== undefined && !/[):;\t]/.test(text.slice(count.to, work.from));
+      const part = this.#partAt(unit, isOwn ? work.from : found.from, isOwn ? found.to : count.to);
       if (!part?.isMany) continue;
       this.#put(unit, found, {
         kind: 'dropLowest',

@@ -7,7 +7,7 @@ export const EXTRA_CREDIT = /\b(extra[ -]credit|bonus|extra points?|additional c
 
 /** What says, beside a name, how many pieces there are. */
 export const HOW_MANY: readonly RegExp[] = [
-  /\(\s?(\d{1,3})(?: (?:total|in total|in all|of them|planned|per (?:term|semester)|x|×))?\s?[,;)]/i,
+  /\(\s?(\d{1,3})(?: (?:total|in number|in total|in all|of them|planned|per (?:term|semester)|x|×))?\s?[,;)]/i,
   /(?<![\d.])(\d{1,3}) (?:total|in total|in all|of them|altogether|over the (?:term|semester)|per (?:term|semester)|this (?:term|semester)|planned)(?!\p{L})/iu,
   /(?:^|[\s(])(?:x|×)\s?(\d{1,3})(?![\d.%])/i,
   /(?:^|[\s(,:;])(\d{1,3})\s?(?:x|×)(?=[\s,)]|$)/i,

@@ -58,7 +58,7 @@ export const INTRO =
 
 /** What stands between a name and its amount. */
 export const JOINERS =
-  /(?:[\s:;,=.…·|@×/–-]|\b(?:contributes?|makes? up|mak(?:e|es) up|accounts? for|is|are|comprises?|counts? for|be|carries) the (?:final|last)|\b(?:is|are|was|be|will|together|each|all|worth|count(?:s|ing)?|makes?|mak(?:e|es|ing)|up|accounts?|accounting|contributes?|contributing|carr(?:y|ies)|comprises?|constitutes?|represents?|for|as|to|toward|towards|total(?:s|ing)?|weigh(?:s|ted|t)?|weighing|a|an|the|in|at|of|by|approximately|about|exactly|combined|collectively|altogether|up|value|valued|equal(?:s)?|remaining|another|further|additional|only|roughly|that|which|will|they're|they|it's|it|'re|determined|decided|based|computed|calculated))+$/i;
+  /(?:[\s:;,=.…·|@×/–-]|\b(?:contributes?|makes? up|mak(?:e|es) up|accounts? for|is|are|comprises?|counts? for|be|carries) the (?:final|last)|(?<!-)\b(?:is|are|was|be|will|together|each|all|worth|count(?:s|ing)?|makes?|mak(?:e|es|ing)|up|accounts?|accounting|contributes?|contributing|carr(?:y|ies)|comprises?|constitutes?|represents?|for|as|to|toward|towards|total(?:s|ing)?|weigh(?:s|ted|t)?|weighing|a|an|the|in|at|of|by|approximately|about|exactly|combined|collectively|altogether|up|value|valued|equal(?:s)?|remaining|another|further|additional|only|roughly|that|which|will|they're|they|it's|it|'re|determined|decided|based|computed|calculated))+$/i;
 
 /** What stands between an amount and the name after it. */
 export const JOINERS_AFTER =
@@ -66,7 +66,7 @@ export const JOINERS_AFTER =
 
 /** What looks like a name with an amount and is none. */
 export const NO_NAME =
-  /\b(totals?|sum|students?|class average|average|minimum|maximum|passing|per day|penalt(y|ies)|late|off|deduct(ed|ion)?s?|lose|loses|tuition|refund|fee|fees|discount|chance|probability|people|population|enrollment|scale|cut-?offs?|threshold|office|phone|room|grade of|or (above|higher|better|more|below|less)|at least|at most|fewer|more than|less than|plagiari[sz]|above|below|between|curve|humidity|accuracy|confidence|your (grade|mark)|final grade|course grade|the grade|grade$|percent(age)?s?|points?|pts|marks?|weights?|accommodations?|battery|similarity|extension|absen(ce|t)s?|rounded|missed|missing|tardy|tardies|excused|deadline|copyright|edition|isbn|chapters? \d|pages?|[\d,]+ words|hours?|credits?|weeks?|minutes?|days?|until|before|after|version|price)\b/i;
+  /\b(totals?|sum|students?|class average|average|minimum|maximum|passing|per day|penalt(y|ies)|late|off|deduct(ed|ion)?s?|lose|loses|lost|tuition|refund|fee|fees|discount|chance|probability|people|population|enrollment|scale|cut-?offs?|threshold|office|phone|room|grade of|or (above|higher|better|more|below|less)|at least|at most|fewer|more than|less than|plagiari[sz]|above|below|between|curve|humidity|accuracy|confidence|your (grade|mark)|final grade|course grade|the grade|grade$|percent(age)?s?|points?|pts|marks?|weights?|accommodations?|battery|similarity|extension|absen(ce|t)s?|rounded|missed|missing|tardy|tardies|excused|deadline|copyright|edition|isbn|chapters? \d|pages?|[\d,]+ words|hours?|credits?|weeks?|minutes?|days?|until|before|after|version|price)\b/i;
 
 /** Names of months and days, which no graded thing is called. */
 export const DATE_WORD =
