@@ -29,7 +29,7 @@ export const speaksOfWork = (text: string) => WORK.test(text);
 
 /** Words of a name that are a note on it. */
 const NOTE =
-  /^(?:best|top|highest|lowest|drop|\d+ (?:of|total|in all|best)|weekly$|biweekly$|daily$|in.class$|take.home$|due\b|see\b|no\b|one\b|including\b|each\b|every\b|which\b|where\b|with\b|equally\b|closed\b|open\b|online$|optional$|they\b|it\b|of which\b|they're\b|approximately\b|if\b|when\b|dates?\b|total\b|individual$|about\b|average of\b|plus\b|minus\b|all\b|graded\b|based on\b|after\b|together\b)/i;
+  /^(?:(?:the |your )?(?:lowest|worst|weakest|poorest)\b|(?:is |are |was |will be )?(?:disregarded|dropped|ignored|discarded|excluded|omitted|thrown out|not counted)\b|best|top|highest|lowest|drop|\d+ (?:of|total|in all|best)|weekly$|biweekly$|daily$|in.class$|take.home$|due\b|see\b|no\b|one\b|including\b|each\b|every\b|which\b|where\b|with\b|equally\b|closed\b|open\b|online$|optional$|they\b|it\b|of which\b|they're\b|approximately\b|if\b|when\b|dates?\b|total\b|individual$|about\b|average of\b|plus\b|minus\b|all\b|graded\b|based on\b|after\b|together\b)/i;
 
 /** The name that stands at the end of a stretch, before an amount. */
 export function nameBefore(text: string, from: number, to: number): Name | undefined {

@@ -76,8 +76,25 @@ export function partsOf(pieces: readonly Piece[]): Parts {
   return reader.done();
 }
 
+/** The longest stretch of rows with work among them that comes to a whole. */
+function wholeIn<R extends { readonly name: Name; readonly number: { readonly value: string } }>(
+  rows: readonly R[],
+  isWhole: (sum: Rational) => boolean,
+): readonly R[] | undefined {
+  for (let length = Math.min(rows.length, MOST_PARTS); length >= 2; length -= 1)
+    for (let start = 0; start + length <= rows.length; start += 1) {
+      const some = rows.slice(start, start + length);
+      const isWork = some.some(({ name }) => name.isWork);
+      if (isWork && isWhole(sumOf(some, ({ number }) => numberOf(number.value)))) return some;
+    }
+  return undefined;
+}
+
+/** A part shares itself out among no more. */
+const MOST_PARTS = 12;
+
 /** A name and a number, and nothing else: "Quizzes 20". */
-const BARE = /^(\D[^\t]{1,58}?)\s?[\t:=.–-]*\s?(?<![\d/])(\d{1,4}(?:[.,]\d{1,2})?)$/;
+const BARE = /^(\D[^\t]{1,58}?)\s?[\t:=.–-]*\s?(?<![\d/])(\d{1,4}(?:[.,]\d{1,2})?)(?:\s*\([^()%]{1,60}\))?$/;
 
 type Draft = { -readonly [K in keyof Part]: Part[K] };
 
@@ -187,19 +204,12 @@ class PartReader {
   /** Whether a line is a name with a number that says no more; what it is a number of shows once all are there. */
   #bare(unit: Unit): boolean {
     const match = BARE.exec(unit.text);
-    if (
-      !match ||
-      (unit.line.section !== 'weights' &&
-        !TOTAL.test(unit.text) &&
-        this.#bareRun.length === 0 &&
-        !speaksOfWork(match[1]!))
-    )
-      return false;
+    if (!match || unit.line.section === 'scale') return false;
     const last = this.#bareRun.at(-1);
     if (last && unit.line.number - last.unit.line.number > 2) this.#endBareRun();
     const end = match[1]!.length;
     const value = match[2]!;
-    const from = unit.text.length - match[0].length + match[0].lastIndexOf(value);
+    const from = end + match[0].slice(end).indexOf(value);
     const name = TOTAL.test(unit.text) ? { from: 0, to: end, isWork: false } : nameBefore(unit.text, 0, end);
     if (name) this.#bareRun.push({ unit, name, number: { value, from, to: from + value.length } });
     return name !== undefined;
@@ -211,7 +221,7 @@ class PartReader {
       const match = BARE.exec(part.replace(/\s*\((?:in )?(?:percent|%)\)\s*$/i, '').trimEnd());
       const name = match && nameBefore(unit.text, index, index + match[1]!.length);
       if (!match || !name) return [];
-      const from = index + match[0].length - match[2]!.length;
+      const from = index + match[1]!.length + match[0].slice(match[1]!.length).indexOf(match[2]!);
       return [{ name, value: match[2]!, from, to: from + match[2]!.length }];
     });
     const isWhole = sumOf(rows, ({ value }) => numberOf(value)).compare(100) === 0;
@@ -243,18 +253,20 @@ class PartReader {
 
   /** Numbers that come to a hundred are weights; those that come to what the text says points. */
   #endBareRun(): void {
-    const rows = this.#bareRun.filter(({ unit }) => !TOTAL.test(unit.text));
+    const all = this.#bareRun.filter(({ unit }) => !TOTAL.test(unit.text));
     const total = this.#bareRun.find(({ unit }) => TOTAL.test(unit.text));
     this.#bareRun = [];
-    const sum = sumOf(rows, ({ number }) => numberOf(number.value));
-    const isWhole = sum.compare(100) === 0;
-    const isPoints = !isWhole && total !== undefined && numberOf(total.number.value).compare(sum) === 0;
+    const whole = wholeIn(all, (sum) => sum.compare(100) === 0);
+    const isWhole = whole !== undefined;
+    const said = total && numberOf(total.number.value);
+    const points = isWhole || !said ? undefined : wholeIn(all, (sum) => sum.compare(said) === 0);
+    const rows = whole ?? points ?? all;
+    const isPoints = points !== undefined;
     if (!isWhole && !isPoints) {
       for (const row of rows)
         if (row.name.isWork && row.unit.line.section === 'weights') this.#loose.push(row);
       return;
     }
-    if (rows.length < 2) return;
     for (const { unit, name, number } of rows) {
       const draft = this.#draft(unit, name, { from: 0, to: number.to, table: undefined, isOfGrade: true });
       draft[isWhole ? 'weight' : 'points'] = {
@@ -571,7 +583,8 @@ function plausible(drafts: readonly Draft[]): Draft[] {
       }
       if (!isRun) return draft.isOfGrade && draft.name.value.split(' ').length <= 3;
       const known = run.filter(({ isWork }) => isWork).length;
-      const isRow = draft.unit.text.length <= 80 || draft.isOfGrade || known * 2 >= run.length;
+      const isRow =
+        draft.unit.text.length <= 80 || isWhole(run) || draft.isOfGrade || known * 2 >= run.length;
       if (known === 0 && !inSection && !isWhole(run)) return false;
       mark(draft, CERTAINTY.likely);
       return isRow;
@@ -608,9 +621,6 @@ function nested(drafts: readonly Draft[]): Draft[] {
   if (all.compare(100) > 0) nestByNumbers(top, all);
   return [...drafts];
 }
-
-/** A part shares itself out among no more. */
-const MOST_PARTS = 12;
 
 const valueOf = (part: Draft) => weightOf(part) ?? part.points?.value ?? rational('0');
 

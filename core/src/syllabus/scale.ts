@@ -15,7 +15,7 @@ const BOUND = (index: number) =>
 /** A band with its label first: "A 93-100", "B+: 87 and above", "F below 60", "A (4.0) 93–100". */
 const LABEL_FIRST = (label: string) =>
   new RegExp(
-    String.raw`(?<label>${label})${GAP}(?:(?:is|are|means|requires|for|takes|needs|from)\s)?(?:${POINTS}${GAP})?${BOUND(1)}`,
+    String.raw`(?<label>${label})(?:\s?\([^()\d]{1,40}\))?${GAP}(?:(?:is|are|means|requires|for|takes|needs|from)\s)?(?:${POINTS}${GAP})?${BOUND(1)}`,
     'gu',
   );
 /** A band with its label last: "93-100 A", "90% and above = A", "below 60: F". */

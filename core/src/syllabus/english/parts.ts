@@ -13,7 +13,8 @@ export const HOW_MANY: readonly RegExp[] = [
   /(?:^|[\s(,:;])(\d{1,3})\s?(?:x|×)(?=[\s,)]|$)/i,
   /:\s?(\d{1,3})\s?\(/,
   /(?:^|[;,(]\s?)(\d{1,3}) (?:are|will be) (?:due|given|assigned|set|required|collected|written)\b/i,
-  /[:;,]\s(\d{1,2})(?=,\s(?:the|with|of|lowest|one|drop|best)\b)/i,
+  /[:;,]\s(\d{1,2})(?=,\s(?:\d|the\b|with\b|of\b|lowest\b|one\b|drop|best\b))/i,
+  /\((\d{1,3}) (?!hours|pages|minutes|points|pts|marks|words|weeks|days|times)[\p{L}-]{3,}s[;,)]/iu,
   /\b(?:write|submit|complete|take|do|hand in|out of) (\d{1,2})(?=[,;.)]| and\b)/i,
   /(?:number|count|quantity)(?: of \p{L}+)?\s?:\s?(\d{1,3})(?![\d.,]|\s?%)/iu,
 ];
@@ -39,4 +40,4 @@ export const IN_ALL =
   /^\s(?:in all|in total|total|altogether|(?:are |is )?(?:available|possible)|can be earned|in (?:the|this) course)\b/i;
 /** What leads to what all of it comes to. */
 export const COMES_TO =
-  /\b(?:based on|out of|total(?:s|l?ing)?(?: of| is)?|adds? up to|sums? (?:up )?to|earn up to|there (?:are|will be)|a possible|maximum of)\s(?:a total of )?$/i;
+  /\b(?:based on|out of|totals?(?: of| is)?|adds? up to|sums? (?:up )?to|earn up to|there (?:are|will be)|a possible|maximum of)\s(?:a total of )?$/i;

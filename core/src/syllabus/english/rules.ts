@@ -100,7 +100,7 @@ export const LATE_GRACE = phrases(
   '(no|without) (a )?penalty ~5 (first|within|up to) {time} {unit}s?',
 );
 const DONE =
-  '(not (be )?(accepted|graded|marked|taken|considered|counted|receive)|(no|zero|0|nothing)|earns? (no|0|nothing|zero)|receives? (no|a zero|zero|0|nothing|a 0)|gets? (no|zero|0|nothing)|is worth (nothing|zero|0)|worth (nothing|0|zero)|closed?|closes|refused|rejected|counts as (zero|missing|0)|(cannot|no longer|(can|won|don) t|(will|can|do) not) (be )?(accept|accepted|take|taken|grade|graded)|marked zero|unaccepted|not be)';
+  '(not (be )?(accepted|graded|marked|taken|considered|counted|receive)|(no|zero|0|nothing)|earns? (no|0|nothing|zero)|receives? (no|a zero|zero|0|nothing|a 0)|gets? (no|zero|0|nothing)|is worth (nothing|zero|0)|worth (nothing|0|zero)|closed?|closes|refused|rejected|counts as (zero|missing|0)|(cannot|no longer|(can|won|don|isn|aren|wasn) t|(will|can|do) not) (be )?(accept|accepted|take|taken|grade|graded)|marked zero|unaccepted|not be)';
 export const LATE_CLOSES = phrases(
   `(after|beyond|past|more than|later than|over|exceeding) (the )?{time} (late )?{unit}s? ~6 ${DONE}`,
   `${DONE} ~9 (after|beyond|past|more than|later than|over|exceeding) (the )?{time} {unit}s?`,
@@ -223,6 +223,7 @@ export const DEDUCT = phrases(
   '{amount} ~6 (for|per) ((each|every) )?(additional |unexcused |further )*absence (after|beyond|over|past|in excess of) (the )?(first )?({count}|{ordinal})',
   '(after|beyond|past) (the )?(first )?({count}|{ordinal}) (unexcused )?absences? ~9 (each|every) ~10 {amount}',
   '(each|every|any) (additional |further |unexcused |other )*absence ~10 {amount}',
+  '(each|every|any) (additional|further|other|subsequent) (one|1) ~6 {amount}',
   '{amount} ~6 (for|per) ((each|every) )?(additional |unexcused |further )*absence',
 );
 export const FREE_ABSENCES = phrases(

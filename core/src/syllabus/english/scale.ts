@@ -50,7 +50,7 @@ const BAND_NAMES = [
   ],
 ];
 
-const LETTER = String.raw`(?:[A-F](?:[+–-](?!\d)|\s?(?:plus|minus))?|HD|DN|CR|PP|NN|NP|2:1|2:2|1st|2nd|3rd)`;
+const LETTER = String.raw`(?:[GHMNOPSU](?![+–-])|[A-F](?:[+–-](?!\d)|\s?(?:plus|minus))?|HD|DN|CR|PP|NN|NP|2:1|2:2|1st|2nd|3rd)`;
 /** In capitals, or with a capital first, or in small letters; a letter alone is a grade only in capitals. */
 const anyCase = (word: string) =>
   `${word.replace(/(^|\s)(\p{L})/gu, (_, gap: string, sign: string) => `${gap}[${sign}${sign.toUpperCase()}]`)}|${word.toUpperCase()}`;
