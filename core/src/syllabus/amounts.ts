@@ -22,7 +22,9 @@ const AMOUNT = new RegExp(
   String.raw`(?<![\d$€£]|\d[.,:/–-]|(?:^|\s)[+–-])(?:(?<count>\d{1,3})\s?${TIMES}\s?)?(?<value>${NUMBER})\s?(?<unit>${UNIT})?(?!\d|:\d)(?:\s?(?:x|×)\s?(?<after>\d{1,3}))?(?:\s?(?<each>each|apiece|per (?:item|piece)|a piece))?(?:\s?=\s?(?<total>${NUMBER})\s?(?<totalUnit>${UNIT})?)?(?!\w)`,
   'gi',
 );
-const RANGE_BEFORE = /\d\s?%?\s?(?:[–-]|to)\s?$/i;
+/** "10–15%", "from 10 to 15%"; but "Milestone 1 – 10%" is a name and its amount. */
+const RANGE_BEFORE =
+  /(?:\d%?[–-]|\d\s?%\s?(?:[–-]|to)\s?|(?:\b(?:from|between|by|of|about|up)\s|[^\p{L}\s]\s?|^\s*)\d{1,3}(?:[.,]\d+)?\s(?:[–-]|to)\s)$/iu;
 const RANGE_AFTER = /^\s?(?:[–-]|to)\s?\d/i;
 
 export const numberOf = (text: string): Rational => rational(typedDecimal(text));

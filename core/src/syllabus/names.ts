@@ -166,7 +166,10 @@ function nameIn(text: string, first: number, last: number): Name | undefined {
     pieces ??= Number(tail[1] ?? tail[2] ?? tail[3]);
     to -= tail[0].length;
   }
-  to -= ending(text.slice(from, to), /\s(?:of your (?:own|choice)|of choice|itself|themselves)$/i);
+  to -= ending(
+    text.slice(from, to),
+    /\s(?:of your (?:own|choice)|of choice|itself|themselves|in (?:class|lectures?|sections?|seminars?|labs?))$/i,
+  );
   // "the midterm in week 8"
   to -= ending(
     text.slice(from, to),

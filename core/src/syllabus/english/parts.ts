@@ -12,6 +12,7 @@ export const HOW_MANY: readonly RegExp[] = [
   /(?:^|[\s(])(?:x|×)\s?(\d{1,3})(?![\d.%])/i,
   /(?:^|[\s(,:;])(\d{1,3})\s?(?:x|×)(?=[\s,)]|$)/i,
   /:\s?(\d{1,3})\s?\(/,
+  /\bthere (?:will be|are) (\d{1,3})(?=[).,;]|$)/i,
   /(?:^|[;,(]\s?)(\d{1,3}) (?:are|will be) (?:due|given|assigned|set|required|collected|written)\b/i,
   /[:;,]\s(\d{1,2})(?=,\s(?:\d|the\b|with\b|of\b|lowest\b|one\b|drop|best\b))/i,
   /\((\d{1,3}) (?!hours|pages|minutes|points|pts|marks|words|weeks|days|times)[\p{L}-]{3,}s[;,)]/iu,

@@ -93,7 +93,7 @@ export const LATE_FLOOR = phrases(
 );
 export const LATE_GRACE = phrases(
   'grace (period )?(of |is |: )?{time} ?{unit}s?',
-  '{time} {unit}s? (of )?(grace|free)',
+  '{time} {unit}s? ((of|are|is) )?(grace|free)',
   '{time} {unit}s? grace',
   'grace (period )?(lasts|of about|up to) {time} {unit}s?',
   '(first|within) (the )?(first )?{time} {unit}s? ~5 (without|no|free of|not) (a )?(penalty|penalized|deduction)',
@@ -131,7 +131,7 @@ export const FLAT_LATE = phrases(
 
 /** Missing work. */
 const MISSING_WORK =
-  '(missing|missed|unsubmitted|not (submitted|handed in|turned in|completed|done)|never (submitted|handed in|turned in|arrives?|comes?|appears?)|incomplete|work (that is )?not|fail(ure)? to (submit|hand in|turn in|take))';
+  '(missing|missed|unsubmitted|not (submitted|handed in|turned in|completed|done)|never (submitted|handed in|turned in|arrives?|comes?|appears?)|incomplete|work (that is )?not|fail(ure)? to (submit|hand in|turn in|take)|(don t|do not|did not|didn t|does not|doesn t) (submit|hand in|turn in|take|complete))';
 export const MISSING_ZERO = phrases(
   `${MISSING_WORK} ~8 (is|are|counts?|receives?|gets?|scores?|earns?|recorded|entered|graded|be|given|result in|worth|will|as|means|become|becomes|score|yields?|results|marked) (as |a |an |be |in a |in |as a )?(zero|zeros|0|zeroes|no credit|nothing|no points)`,
   '(missing|missed)( work| assignments)?\\s?[=:→]\\s?(zero|0)',
