@@ -70,6 +70,16 @@ export function findFacts(source: string, near: string): FoundFacts {
     ...about,
     ...factsOfDays(dated, parts),
     ...later.flatMap((option) => option.fact(parts)),
+    ...found.others.map(({ weights, range }, index): Fact => ({
+      kind: 'scheme',
+      about: ABOUT_COURSE,
+      value: {
+        name: index === 0 ? 'Other weights' : `Other weights ${index + 1}`,
+        weights: Object.fromEntries([...weights].map(([key, weight]) => [key, decimalOf(weight)])),
+      },
+      range,
+      certainty: CERTAINTY.likely,
+    })),
     ...(scale ? [scale.fact] : []),
   ].filter(onceEach());
   return { facts, remarks: remarksOf(found), lines: linesOf(all, facts) };

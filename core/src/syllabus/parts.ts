@@ -12,6 +12,7 @@ import {
   TIMES,
   TIMES_BEFORE,
 } from './english/parts';
+import { BETTER_OF, IN_A_ROW } from './english/rules';
 import { TOTAL } from './english/words';
 import { CERTAINTY, type Certainty } from './facts';
 import { nameAfter, nameBefore, speaksOfMany, speaksOfWork, stemsOf, type Name } from './names';
@@ -62,6 +63,8 @@ export interface Part {
 export interface Parts {
   readonly parts: readonly Part[];
   readonly mode: 'weights' | 'points' | undefined;
+  /** Other weights that the same parts may have, where the better counts. */
+  readonly others: readonly { readonly weights: ReadonlyMap<string, Rational>; readonly range: Range }[];
   /** What a line of totals says. */
   readonly totals: readonly (Told<Rational> & { readonly unit: 'percent' | 'points' })[];
 }
@@ -198,6 +201,52 @@ class PartReader {
     });
   }
 
+  readonly #others: { weights: ReadonlyMap<string, Rational>; range: Range }[] = [];
+
+  /** "Homework, midterm and final count 20/30/50 or 10/20/70, whichever is better": weights in a row, and others. */
+  #inRows(unit: Unit): boolean {
+    const { text } = unit;
+    const rows = [...text.matchAll(IN_A_ROW)]
+      .map(({ 0: row, index }) => ({
+        from: index,
+        to: index + row.length,
+        weights: row.split('/').map(numberOf),
+      }))
+      .filter(({ weights }) => sumOf(weights, (weight) => weight).compare(100) === 0);
+    const [first, ...others] = rows;
+    if (!first || (others.length === 0 && !BETTER_OF.test(text))) return false;
+    const size = first.weights.length;
+    if (others.some(({ weights }) => weights.length !== size)) return false;
+    const names = namesInList(text, first.from);
+    const known = this.#drafts.filter(({ within, isExtra }) => !within && !isExtra).slice(-size);
+    const parts =
+      names.length === size
+        ? names.map((name, index) => {
+            const draft = this.#draft(unit, name, {
+              from: name.from,
+              to: name.to,
+              table: undefined,
+              isOfGrade: true,
+            });
+            draft.weight = {
+              value: first.weights[index]!,
+              range: unit.range(first.from, first.to),
+              certainty: CERTAINTY.likely,
+            };
+            return draft;
+          })
+        : known.length === size && others.length > 0
+          ? known
+          : [];
+    if (parts.length === 0) return false;
+    for (const { from, to, weights } of others)
+      this.#others.push({
+        weights: new Map(parts.map((part, index) => [part.key, weights[index]!])),
+        range: unit.range(from, to),
+      });
+    return true;
+  }
+
   /** Lines of a name and a number alone, one after the other. */
   #bareRun: { unit: Unit; name: Name; number: { value: string; from: number; to: number } }[] = [];
 
@@ -287,6 +336,7 @@ class PartReader {
   unit(unit: Unit, table?: number): void {
     const { text, line } = unit;
     const amounts = amountsIn(text);
+    if (this.#inRows(unit)) return;
     if (amounts.length === 0 && (this.#bareList(unit) || this.#bare(unit))) return;
     if (TOTAL.test(text.replace(/^[\s:=–-]+/, ''))) {
       for (const { from, to, value, unit: of } of amounts)
@@ -502,7 +552,7 @@ class PartReader {
           )
         : drafts;
     if (mode === 'weights') giveRest(parts);
-    return { parts, mode, totals: this.#totals };
+    return { parts, mode, totals: this.#totals, others: this.#others };
   }
 }
 
@@ -533,6 +583,14 @@ function endOf(text: string, from: number, next: number | undefined): number {
   const between = text.slice(from, next);
   const cut = Math.max(...[',', ';', '.', '\t', ' and '].map((sign) => between.lastIndexOf(sign)));
   return cut === -1 ? from : from + cut;
+}
+
+/** The names of a list of work that stands before a place. */
+function namesInList(text: string, end: number): Name[] {
+  return [...text.slice(0, end).matchAll(/(?:(?!,| and | & |\/|:).)+/gi)].flatMap(({ 0: part, index }) => {
+    const name = nameBefore(`${part}:`, 0, part.length + 1);
+    return name?.isWork ? [{ ...name, from: name.from + index, to: name.to + index }] : [];
+  });
 }
 
 /** Gives what is left of a hundred to the part that has the rest. */

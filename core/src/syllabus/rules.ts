@@ -340,7 +340,9 @@ class RuleReader {
   #needs(unit: Unit): void {
     const { text } = unit;
     if (!say.NEEDS.test(text)) return;
+    const first = /^(?:An? )?([A-D][+–-]?) (?:needs|requires|takes)\b/.exec(text)?.[1];
     const letter =
+      first ??
       /\b(?:for|earn|an?|receive|get)\s(?:an? )?([A-D][+–-]?)(?![\p{L}'])(?! ?(?:minus|or))/u.exec(text)?.[1];
     const toPass = say.TO_PASS.test(text);
     if (letter === undefined && !toPass) return;
@@ -364,7 +366,9 @@ class RuleReader {
     if (!pieces) return;
     const of = this.#mentions.after(unit, pieces.slots.work!.from, 40);
     const count = Number(pieces.slots.count?.text ?? of?.pieces?.value ?? 0);
-    if (of?.isMany && count > 0) put(pieces, of, { pieces: count });
+    const each = this.#first(say.EACH_AT, text)?.slots.number;
+    if (of?.isMany && count > 0)
+      put(pieces, of, { pieces: count, ...(each && { each: decimalOf(numberOf(each.text)) }) });
   }
 
   #deducts(unit: Unit): void {

@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { SCALE_PRESETS } from '../../src/document/scale-presets';
 import type { Category, Course, CourseNode } from '../../src/document/course';
+import type { Fact } from '../../src/syllabus/facts';
 import { readSyllabus, type ReadSyllabus } from '../../src/syllabus/read-syllabus';
 
 /** One text with the facts that a person reads in it, each as `what=value`. */
@@ -50,7 +51,7 @@ const restOf = (value: string) => value.slice(keyOf(value).length).trim();
 export function claimsOf({ course, given }: ReadSyllabus): string[] {
   const said = new Set<string>();
   for (const { pointer, fact } of given) {
-    for (const claim of claimsAt(course, pointer, fact.kind)) said.add(claim);
+    for (const claim of claimsAt(course, pointer, fact)) said.add(claim);
   }
   for (const { node, parent } of nodesOf(course.root)) {
     const isSaid = given.some(({ fact }) => fact.kind === 'name' && fact.value === node.name);
@@ -59,7 +60,8 @@ export function claimsOf({ course, given }: ReadSyllabus): string[] {
   return [...said];
 }
 
-function claimsAt(course: Course, pointer: string, kind: string): string[] {
+function claimsAt(course: Course, pointer: string, fact: Fact): string[] {
+  const { kind } = fact;
   const node = nodeAt(course, pointer);
   const { late, missing, overdue } = course.policy ?? {};
   const nameOf = (id: string) => [...nodesOf(course.root)].find((one) => one.node.id === id)?.node.name ?? id;
@@ -73,14 +75,16 @@ function claimsAt(course: Course, pointer: string, kind: string): string[] {
     missing: () => [`missing=${missing!.counts === 'nothing' ? 'nothing' : (missing!.percent ?? '0')}`],
     overdue: () => [`overdue=${overdue!.after}`],
     requirement: () => {
-      const { of, ...asks } = course.requirements![Number(pointer.split('/').at(-1))]!;
+      const { of, for: goal, ...asks } = course.requirements![Number(pointer.split('/').at(-1))]!;
       const ask =
         'atLeast' in asks
           ? `atLeast ${asks.atLeast}`
           : 'pieces' in asks
-            ? `pieces ${asks.pieces}`
+            ? `pieces ${asks.pieces}${asks.each === undefined ? '' : ` at ${asks.each}`}`
             : `atMost ${asks.atMost}`;
-      return [`need=pass, ${nameOf(of)}, ${ask}`];
+      return [
+        `need=${fact.kind === 'requirement' && fact.value.for === 'pass' ? 'pass' : goal}, ${nameOf(of)}, ${ask}`,
+      ];
     },
     scheme: () =>
       (course.root.schemes ?? []).map(

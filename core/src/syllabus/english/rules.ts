@@ -198,7 +198,7 @@ export const ROUND: readonly {
 export const NEEDS =
   /\b(must|need(?:s|ed)?(?: to)?|have to|has to|required?|requires|minimum|in order to|to (?:pass|earn)|cannot pass|can't pass|unless|at least|regardless of|automatic(?:ally)?)\b/i;
 export const TO_PASS =
-  /\b(pass(?:es|ing)? (?:the|this) (?:course|class|module|subject)|(?:to|cannot|can't|not) pass\b|pass(?:ing)? grade|fail(?:s|ing|ure)?(?: of)? (?:the|this) (?:course|class|module)|receive credit for the course|course credit|failing grade|an? F\b|fail(?:s|ure)?\b)/i;
+  /\b(pass(?:es|ing)? (?:the|this) (?:course|class|module|subject)|(?:to|cannot|can't|not) pass\b|pass(?:ing)? grade|fail(?:s|ing|ure)?(?: of)? (?:the|this) (?:course|class|module)|receive credit for the course|course credit|failing grade|an? F\b|better than (?:an? )?F\b|fail(?:s|ure)?\b)/i;
 export const NEED_PERCENT = phrases(
   '(at least|minimum( score| grade| mark)? of|no less than|min|above|over|a|score|get|earn|achieve|reach|obtain|mark of|grade of) (a |an )?(score of |grade of |mark of |average of )?{percent} ~4 (on|in|for|of|from) (the |your |each |all )?{work}',
   '{work} ~6 (at least|minimum( score| grade)? of|of|average of|above|over|below|under|less than|lower than) (a )?{percent}',
@@ -210,6 +210,11 @@ export const NEED_PIECES = phrases(
   '(complete|submit|pass|hand in|turn in|finish|completed|submitted) all (of )?(the |your )?({count} )?{work}',
   'all (the |your )?({count} )?{work} must be (completed|submitted|handed in|turned in|passed|done|finished)',
   '(at least )?{count} (out )?of (the |your )?{count2} {work}',
+);
+/** What each of some pieces needs to count towards a letter. */
+export const EACH_AT = phrases(
+  '(at|with|of) (at least |a )?(score of |grade of )?{number}%? (percent )?(or (more|better|higher|above)|each|at least)',
+  '(with|at|scored?) (at least|a minimum of) {number}',
 );
 export const NEED_FEWER = phrases(
   '(more than|over|exceeding|exceeds?) {count} (unexcused |excused )?absences?',
@@ -241,6 +246,8 @@ export const WEIGHT_MOVES =
 /** Several ways of weighing. */
 export const OPTION =
   /^(?:grading |weighting )?(?:option|scheme|plan|version|method|alternative|formula)\s+(?:[A-D]|[1-4]|I{1,3})\b\s*[:.)–-]?\s*/i;
+/** "20/30/50": weights in a row. */
+export const IN_A_ROW = /(?<![\d/])\d{1,3}(?:\s?\/\s?\d{1,3}){1,7}(?![\d/])/g;
 export const BETTER_OF =
   /\b(?:whichever|the (?:higher|better|best)|better of|higher of|best of|maximum of|more favou?rable|benefits? you)\b/i;
 
