@@ -543,7 +543,8 @@ class Writer {
       if (from.weightTo === undefined || from.kind !== 'piece' || !weight) return [];
       const way: string[] = [];
       for (let place = start; place >= 0 && place !== index; place = placeOf(children[place]!.weightTo)) {
-        if (children[place]!.kind !== 'piece') return [];
+        // What has no row of its own, such as a category that is empty yet, is never excused.
+        if (!this.#rows.has(children[place]!.id)) return [];
         way.push(gone(place));
         if (placeOf(children[place]!.weightTo) === index) return [`${term(weight)}*${way.join('*')}`];
       }

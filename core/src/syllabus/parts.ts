@@ -99,6 +99,12 @@ const MOST_PARTS = 12;
 /** A name and a number, and nothing else: "Quizzes 20". */
 const BARE = /^(\D[^\t]{1,58}?)\s?[\t:=.–-]*\s?(?<![\d/])(\d{1,4}(?:[.,]\d{1,2})?)(?:\s*\([^()%]{1,60}\))?$/;
 
+/** The same in a list, where the number may stand in brackets. */
+const LISTED = /^(\D[^\t(]{1,58}?)\s?[:=.–-]*\s?\(?(?<![\d/])(\d{1,3}(?:[.,]\d{1,2})?)\)?$/;
+
+/** An amount alone, as a sentence. */
+const SOLE = /^[\s(]*\d{1,4}(?:[.,]\d{1,2})?\s?(?:%|percent|per cent|points?|pts?\.?|marks)[\s).]*$/i;
+
 type Draft = { -readonly [K in keyof Part]: Part[K] };
 
 class PartReader {
@@ -201,6 +207,22 @@ class PartReader {
     });
   }
 
+  /** The first unit of the line that is being read. */
+  #first: Unit | undefined;
+
+  /** "Case briefs. Twelve are assigned. (24%)": an amount at a paragraph's end is of what the paragraph is about. */
+  #ofLine(unit: Unit, amount: Amount): boolean {
+    const first = this.#first;
+    if (first?.line.number !== unit.line.number) return false;
+    const end = first.text.search(/[.:]\s/);
+    const name = end > 0 ? nameBefore(`${first.text.slice(0, end)}:`, 0, end + 1) : undefined;
+    if (!name) return false;
+    const draft = this.#draft(first, name, { from: 0, to: end, table: undefined, isOfGrade: true });
+    this.#add(draft, amount, unit);
+    this.#howMany(draft, name.to, first.text.length);
+    return true;
+  }
+
   readonly #others: { weights: ReadonlyMap<string, Rational>; range: Range }[] = [];
 
   /** "Homework, midterm and final count 20/30/50 or 10/20/70, whichever is better": weights in a row, and others. */
@@ -267,7 +289,7 @@ class PartReader {
   /** "Homework 25, Midterm 35, Final 40": names with numbers that come to a hundred. */
   #bareList(unit: Unit): boolean {
     const rows = [...unit.text.matchAll(/[^,;\t]+/g)].flatMap(({ 0: part, index }) => {
-      const match = BARE.exec(part.replace(/\s*\((?:in )?(?:percent|%)\)\s*$/i, '').trimEnd());
+      const match = LISTED.exec(part.replace(/\s*\((?:in )?(?:percent|%)\)\s*$|\.$/i, '').trimEnd());
       const name = match && nameBefore(unit.text, index, index + match[1]!.length);
       if (!match || !name) return [];
       const from = index + match[1]!.length + match[0].slice(match[1]!.length).indexOf(match[2]!);
@@ -336,6 +358,7 @@ class PartReader {
   unit(unit: Unit, table?: number): void {
     const { text, line } = unit;
     const amounts = amountsIn(text);
+    if (amounts.length === 0 && this.#first?.line.number !== line.number) this.#first = unit;
     if (this.#inRows(unit)) return;
     if (amounts.length === 0 && (this.#bareList(unit) || this.#bare(unit))) return;
     if (TOTAL.test(text.replace(/^[\s:=–-]+/, ''))) {
@@ -344,6 +367,8 @@ class PartReader {
           this.#totals.push({ value, range: unit.range(from, to), certainty: CERTAINTY.sure, unit: of });
       return;
     }
+    if (SOLE.test(text) && amounts.length === 1 && this.#ofLine(unit, amounts[0]!)) return;
+    if (this.#first?.line.number !== line.number) this.#first = unit;
     if (line.section === 'talk' && amounts.length < 2) return;
     let at = 0;
     let outer: Draft | undefined;

@@ -366,7 +366,7 @@ class RuleReader {
     if (!pieces) return;
     const of = this.#mentions.after(unit, pieces.slots.work!.from, 40);
     const count = Number(pieces.slots.count?.text ?? of?.pieces?.value ?? 0);
-    const each = this.#first(say.EACH_AT, text)?.slots.number;
+    const each = this.#first(say.EACH_AT, text.slice(pieces.to))?.slots.number;
     if (of?.isMany && count > 0)
       put(pieces, of, { pieces: count, ...(each && { each: decimalOf(numberOf(each.text)) }) });
   }

@@ -96,6 +96,19 @@ describe('a course as a workbook of formulas', () => {
     expectSame(document, computed(courseWorkbook(document, NOW)).at);
   });
 
+  it('moves no weight on from a category that has nothing in it yet', () => {
+    const empty = category([], { id: 'labs', combine: 'points', weightTo: 'essay' });
+    const document = course(
+      [
+        { ...scored('8', '10'), id: 'essay', weight: '30' },
+        empty,
+        { ...scored('5', '10'), id: 'exam', weight: '70', weightTo: 'labs' },
+      ],
+      { combine: 'weights' },
+    );
+    expectSame(document, computed(courseWorkbook(document, NOW)).at);
+  });
+
   it('is written in formulas nearly always', () => {
     const told = CASES.flatMap((course) => courseWorkbook(course, NOW).asValues);
     expect(

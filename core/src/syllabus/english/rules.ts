@@ -22,6 +22,7 @@ export const BEST =
 export const COUNT_OF = phrases(
   '{count} (out )?of (the |your )?{count2} ~3 (count|are counted|will count|will be counted)',
   'only {count} (out )?of {count2}',
+  '(give|set|assign|offer) {count2} ~2 (and|but) (only )?(count|keep|use) {count}',
 );
 /** "You may skip 2 labs": so many do not count. */
 export const SKIPPED = phrases(
@@ -46,7 +47,7 @@ export const PIECES = phrases(
 
 /** Lateness: only where a line, or its part of the syllabus, speaks of it. */
 export const SPEAKS_LATE =
-  /\b(late|lateness|past (?:the )?(?:due|deadline)|after (?:the |its |it is )?(?:due|deadline)|overdue|tardy|tardiness|delay(?:ed)?|past due|extension|grace|beyond the deadline|missed deadlines?|not (?:submitted|handed in|turned in) on time|turned in after|handed in after|submitted after)\b/i;
+  /\b(late|lateness|past (?:the )?(?:due|deadline)|after (?:the |its |it is )?(?:due|deadline)|overdue|tardy|tardiness|delay(?:ed)?|past due|extension|grace|beyond the deadline|missed deadlines?|not (?:submitted|handed in|turned in) on time|turned in after|handed in after|submitted after)\b|\b(?:lose|loses|deduct(?:ed|s)?|taken off|penali[sz]ed)\b[^.;]{0,60}\b(?:per|each|every|a) (?:\w+ )?day\b/i;
 const PENALTY_UNIT =
   '(calendar |class |school |business |working |late |full |started |additional |further |extra |whole |24 )?{unit}s?';
 export const PER_DAY = phrases(
@@ -104,7 +105,7 @@ const DONE =
 export const LATE_CLOSES = phrases(
   `(after|beyond|past|more than|later than|over|exceeding) (the )?{time} (late )?{unit}s? ~6 ${DONE}`,
   `${DONE} ~9 (after|beyond|past|more than|later than|over|exceeding) (the )?{time} {unit}s?`,
-  `(accepted|submitted|handed in|turned in|taken|up to|late|until|for|within|no later than|open) ~3 (up to|until|within|for up to|no later than|a maximum of|at most|for|maximum) (a )?(maximum of |max of )?{time} {unit}s?`,
+  `(accepted|submitted|handed in|turned in|taken|up to|late|until|for|within|no later than|open) ~3 (up to|until|within|for up to|no later than|a maximum of|at most|maximum) (a )?(maximum of |max of )?{time} {unit}s?`,
   `(up to|at most|maximum of|max|no more than|limit of|for up to) (a )?(maximum of )?{time} {unit}s?(?! of (grace|the term|class))`,
   `(after|beyond|past) {time} {unit}s? ~4 (0|zero|nothing|no credit|closed)`,
   `{time} {unit}s? (maximum|at most|max|limit)`,
