@@ -25,7 +25,7 @@ const AMOUNT = new RegExp(
 /** "10–15%", "from 10 to 15%"; but "Milestone 1 – 10%" is a name and its amount. */
 const RANGE_BEFORE =
   /(?:\d%?[–-]|\d\s?%\s?(?:[–-]|to)\s?|(?:\b(?:from|between|by|of|about|up)\s|[^\p{L}\s]\s?|^\s*)\d{1,3}(?:[.,]\d+)?\s(?:[–-]|to)\s)$/iu;
-const RANGE_AFTER = /^\s?(?:[–-]|to)\s?\d/i;
+const RANGE_AFTER = /^(?:\s?(?:[–-]|to)\s?\d{1,3}(?:[.,]\d+)?\s?%|[–-]\d)/i;
 
 export const numberOf = (text: string): Rational => rational(typedDecimal(text));
 

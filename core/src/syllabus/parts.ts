@@ -408,7 +408,7 @@ class PartReader {
         before || (isBare && !/[,;\t]/.test(gap) && at > 0) ? undefined : nameAfter(text, amount.to, next);
       const name = before ?? after;
       if (!name) {
-        if (current && (isBare || /^[^,;.]{0,30}$/.test(gap)) && amount.unit !== 'rest')
+        if (current && (isBare || /^[^,;.]{0,30}$|\)[\s:=.–-]*$/.test(gap)) && amount.unit !== 'rest')
           this.#add(current, amount, unit);
         at = Math.max(at, amount.to);
         return;

@@ -24,7 +24,7 @@ const SLOTS: Readonly<Record<string, string>> = {
   number: String.raw`\d{1,4}(?:[.,]\d{1,4})?`,
   count: String.raw`\d{1,3}`,
   share: String.raw`half|\d/\d|quarter`,
-  time: String.raw`\d{1,3}(?:\.\d{1,2})?`,
+  time: String.raw`\d{1,3}(?:\.\d{1,2})?|an?(?= (?:day|week))`,
   unit: String.raw`calendar day|class day|school day|business day|working day|weekday|day|hour|hr|h|week|24 hours?`,
   letter: String.raw`[A-F][+–-]?`,
   ordinal: ORDINAL_FORM,

@@ -313,7 +313,7 @@ class RuleReader {
 
   #missing(unit: Unit): void {
     const { text } = unit;
-    if (this.#overdue(unit)) return;
+    const isOverdue = this.#overdue(unit);
     const put = (found: Found, value: FactValues['missing'], certainty: Certainty = CERTAINTY.sure) =>
       this.#put(unit, found, { kind: 'missing', about: ABOUT_COURSE, value, certainty });
     const percent = this.#first(say.MISSING_PERCENT, text);
@@ -323,7 +323,9 @@ class RuleReader {
     if (nothing) return put(nothing, { counts: 'nothing' });
     const zero = this.#first(say.MISSING_ZERO, text);
     const isOfClass = zero && /^(?:missed|missing) (?:class|lecture|session)/i.test(zero.text);
-    if (zero && !isOfClass) put(zero, { counts: 'percent', percent: '0' });
+    // "Not handed in within 7 days: missing" says when, and what that counts only where it says so once more.
+    const isAgain = !isOverdue || /\bmissing (?:work|assignments?|pieces?)\b/i.test(text);
+    if (zero && !isOfClass && isAgain) put(zero, { counts: 'percent', percent: '0' });
   }
 
   #rounds(unit: Unit): void {
@@ -495,6 +497,9 @@ function nearestAmount(text: string, found: Found): Found {
 
 const NEXT_AMOUNT = phrase('{amount}');
 
+/** "A week" is one. */
+const timesOf = (text: string) => numberOf(/^an?$/i.test(text) ? '1' : text);
+
 /** How many days a unit of time is; nothing of a unit by which no penalty grows. */
 function daysOf(unit: string): Rational | undefined {
   if (/^(hour|hr|h)$/i.test(unit)) return numberOf('1').div(numberOf('24'));
@@ -506,13 +511,13 @@ function daysIn({ slots }: Found): Decimal | undefined {
   const days =
     slots.unit &&
     slots.time &&
-    numberOf(slots.time.text).mul(/day/i.test(slots.unit.text) ? numberOf('1') : daysOf(slots.unit.text)!);
+    timesOf(slots.time.text).mul(/day/i.test(slots.unit.text) ? numberOf('1') : daysOf(slots.unit.text)!);
   return days && days.compare(0) > 0 && days.compare(400) < 0 ? decimalOf(days) : undefined;
 }
 
 function hoursOf({ slots }: Found): Decimal | undefined {
   if (!slots.unit || !slots.time) return undefined;
-  const hours = numberOf(slots.time.text)
+  const hours = timesOf(slots.time.text)
     .mul(daysOf(/^24/.test(slots.unit.text) ? 'day' : slots.unit.text)!)
     .mul(numberOf('24'));
   return decimalOf(hours);

@@ -88,7 +88,7 @@ export const LATE_CEILING = phrases(
 );
 export const LATE_FLOOR = phrases(
   '(minimum|floor|min) (grade |score |credit |mark )?((of|is) )?{percent}',
-  '(never|not|no) (go |fall |drop |be )?(below|lower than|less than) {percent}',
+  '(never|not|no) (goes? |falls? |drops? |be |is )?(below|lower than|less than) {percent}',
   '(down to|until it reaches|until) (a )?(minimum of |floor of )?{percent}',
   'at least {percent} (of|is|credit|remains|stays)',
 );
