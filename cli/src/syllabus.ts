@@ -1,6 +1,5 @@
-import { SCALE_PRESETS, type Course, type Fault } from '@fidens/core';
+import { isPdf, SCALE_PRESETS, type Course, type Fault } from '@fidens/core';
 import {
-  isPdf,
   readSyllabus,
   sourceWords,
   textOfFile,
@@ -52,7 +51,7 @@ export async function courseOfSyllabus(file: string, near: string): Promise<From
 
 async function textOf(name: string, bytes: Uint8Array) {
   const file = { name, bytes };
-  if (!isPdf(file)) return textOfFile(file);
+  if (!isPdf(bytes)) return textOfFile(file);
   return textOfPdf(bytes, await import('unpdf/pdfjs'));
 }
 

@@ -1,5 +1,6 @@
 export { writeCourse } from './formats/course-file';
 export { type FormatName, formatNamed, FORMATS } from './formats/format';
+export { isPdf } from './incoming/bytes';
 export { type Copied, INCOMING_LIMITS, type Source, type SourceFile } from './incoming/source';
 export { COLUMN_KINDS, type ColumnKind } from './incoming/vocabulary';
 export { type CategoryRules, RULE_NAMES } from './rules';

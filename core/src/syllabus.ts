@@ -10,4 +10,4 @@ export { type Range, sourceWords } from './syllabus/clean-text';
 export { keptText } from './syllabus/kept-text';
 export { newVersionOf, type NewVersion } from './syllabus/new-version';
 export { readSyllabus, type ReadSyllabus } from './syllabus/read-syllabus';
-export { isPdf, textOfFile, textOfPaste } from './syllabus/text-of-file';
+export { textOfFile, textOfPaste } from './syllabus/text-of-file';

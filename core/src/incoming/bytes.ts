@@ -50,6 +50,9 @@ const begins = (bytes: Uint8Array, signs: string) =>
 export const isZip = (bytes: Uint8Array) =>
   begins(bytes, 'PK\u0003\u0004') || begins(bytes, 'PK\u0005\u0006');
 
+/** Whether a file is a PDF: its mark may stand behind a little of something else. */
+export const isPdf = (bytes: Uint8Array) => String.fromCharCode(...bytes.subarray(0, 1024)).includes('%PDF-');
+
 /** Why a file is none that could be read, if so. */
 export function strangeFault(bytes: Uint8Array): Fault | undefined {
   const [, message] = BEGINNINGS.find(([signs]) => begins(bytes, signs)) ?? [];

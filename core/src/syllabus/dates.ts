@@ -3,7 +3,7 @@ import { momentText } from '../numbers/decimal';
 import { NO_DUE, SPEAKS_DUE } from './english/dates';
 import { Mentions } from './mentions';
 import { speaksOfMany, stemsOf } from './names';
-import type { Part } from './parts';
+import type { Part } from './part';
 import type { Unit } from './units';
 
 /** A day that a text gives to a piece of work: one part that is itself a piece, or a piece in a part. */

@@ -1,6 +1,6 @@
 import { SAME_WORK } from './english/rules';
 import { stemsOf } from './names';
-import type { Part } from './parts';
+import type { Part } from './part';
 import type { Unit } from './units';
 
 /** A part that a line speaks of. */

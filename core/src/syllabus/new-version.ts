@@ -2,7 +2,7 @@ import type { Category, Course, CourseNode } from '../document/course';
 import { isSame } from '../document/same';
 import { courseSetting, setting, type Edit } from '../editing/edit';
 import type { CourseOfFacts } from './course-of-facts';
-import { partName } from './parts';
+import { partName } from './part';
 
 /** What a new version of a syllabus changes in a course. */
 export interface NewVersion {

@@ -1,5 +1,4 @@
-import type { Rational } from '../numbers/rational';
-import { HUNDRED, rational, sumOf } from '../numbers/rational';
+import { sumOf, type Rational } from '../numbers/rational';
 import { amountsIn, numberOf, type Amount } from './amounts';
 import type { Range } from './clean-text';
 import {
@@ -14,60 +13,12 @@ import {
 } from './english/parts';
 import { BETTER_OF, IN_A_ROW } from './english/rules';
 import { TOTAL } from './english/words';
-import { CERTAINTY, type Certainty } from './facts';
+import { CERTAINTY } from './facts';
 import { nameAfter, nameBefore, speaksOfMany, speaksOfWork, stemsOf, type Name } from './names';
+import type { PartDraft, Parts, Told } from './part';
 import { numberIn, type Piece, type TableRow } from './rows';
 import type { Cell, Unit } from './units';
-
-/** A value with the words that say it. */
-export interface Told<T> {
-  readonly value: T;
-  readonly range: Range;
-  readonly certainty: Certainty;
-}
-
-/** A part of a course as the text has it: something graded, with its share. */
-export interface Part {
-  readonly key: string;
-  readonly name: Told<string>;
-  readonly stems: readonly string[];
-  readonly isMany: boolean;
-  readonly unit: Unit;
-  /** Where in its unit it is spoken of. */
-  readonly from: number;
-  readonly to: number;
-  readonly nameFrom: number;
-  weight?: Told<Rational>;
-  weightEach?: Told<Rational>;
-  points?: Told<Rational>;
-  pointsEach?: Told<Rational>;
-  pieces?: Told<number>;
-  /** How many of the lowest a column says are dropped. */
-  drop?: Told<number>;
-  /** What a column says of when it is due. */
-  due?: { readonly unit: Unit; readonly from: number; readonly to: number };
-  isExtra?: Told<true>;
-  /** It has what is left of the whole. */
-  hasRest?: Told<true>;
-  within?: Part;
-  readonly isWork: boolean;
-  readonly isOfGrade: boolean;
-  readonly table: number | undefined;
-  /** Its weight is a number that does not say what it is of. */
-  isBare?: true;
-  /** What was said of its weight elsewhere, where it differs. */
-  otherWeight?: Told<Rational>;
-}
-
-/** The parts of a course, and what the text says that they come to. */
-export interface Parts {
-  readonly parts: readonly Part[];
-  readonly mode: 'weights' | 'points' | undefined;
-  /** Other weights that the same parts may have, where the better counts. */
-  readonly others: readonly { readonly weights: ReadonlyMap<string, Rational>; readonly range: Range }[];
-  /** What a line of totals says. */
-  readonly totals: readonly (Told<Rational> & { readonly unit: 'percent' | 'points' })[];
-}
+import { giveRest, MOST_PARTS, wholeOf } from './whole-of-parts';
 
 /** Finds the parts of a course with what each counts. */
 export function partsOf(pieces: readonly Piece[]): Parts {
@@ -93,9 +44,6 @@ function wholeIn<R extends { readonly name: Name; readonly number: { readonly va
   return undefined;
 }
 
-/** A part shares itself out among no more. */
-const MOST_PARTS = 12;
-
 /** A name and a number, and nothing else: "Quizzes 20". */
 const BARE = /^(\D[^\t]{1,58}?)\s?[\t:=.–-]*\s?(?<![\d/])(\d{1,4}(?:[.,]\d{1,2})?)(?:\s*\([^()%]{1,60}\))?$/;
 
@@ -105,10 +53,8 @@ const LISTED = /^(\D[^\t(]{1,58}?)\s?[:=.–-]*\s?\(?(?<![\d/])(\d{1,3}(?:[.,]\d
 /** An amount alone, as a sentence. */
 const SOLE = /^[\s(]*\d{1,4}(?:[.,]\d{1,2})?\s?(?:%|percent|per cent|points?|pts?\.?|marks)[\s).]*$/i;
 
-type Draft = { -readonly [K in keyof Part]: Part[K] };
-
 class PartReader {
-  readonly #drafts: Draft[] = [];
+  readonly #drafts: PartDraft[] = [];
   readonly #totals: (Told<Rational> & { unit: 'percent' | 'points' })[] = [];
   #last = 0;
 
@@ -175,12 +121,10 @@ class PartReader {
       draft.drop = { value: Number(drop.value), range: drop.range, certainty: CERTAINTY.sure };
     this.#times(draft, of('pieces') === undefined);
     this.#noted(draft, of('note'));
-    const due = of('due');
-    if (due) draft.due = { unit, from: due.from, to: due.to };
   }
 
   /** "Exams (3 x 100)": how many, and the points of each, in words beside the name. */
-  #times(draft: Draft, isOpen: boolean): void {
+  #times(draft: PartDraft, isOpen: boolean): void {
     const match = TIMES.exec(draft.unit.text);
     if (!match || !isOpen || draft.pointsEach || draft.weight) return;
     const [all, count, each] = match;
@@ -191,7 +135,7 @@ class PartReader {
   }
 
   /** A note that begins with a number says how many there are: "12 sets, two lowest dropped". */
-  #noted(draft: Draft, note: (Cell & { readonly text: string }) | undefined): void {
+  #noted(draft: PartDraft, note: (Cell & { readonly text: string }) | undefined): void {
     const match = note && NOTED.exec(note.text);
     if (!match || draft.pieces || !draft.isMany) return;
     const range = draft.unit.range(note.from, note.from + match[1]!.length);
@@ -371,8 +315,8 @@ class PartReader {
     if (this.#first?.line.number !== line.number) this.#first = unit;
     if (line.section === 'talk' && amounts.length < 2) return;
     let at = 0;
-    let outer: Draft | undefined;
-    let current: Draft | undefined;
+    let outer: PartDraft | undefined;
+    let current: PartDraft | undefined;
     let done = 0;
     amounts.forEach((amount, index) => {
       if (index < done) return;
@@ -455,11 +399,11 @@ class PartReader {
     unit: Unit,
     { from, to, pieces, isWork }: Name,
     place: { from: number; to: number; table: number | undefined; isOfGrade?: boolean },
-  ): Draft {
+  ): PartDraft {
     this.#last += 1;
     const words = unit.words(from, to);
     const value = words.charAt(0).toUpperCase() + words.slice(1);
-    const draft: Draft = {
+    const draft: PartDraft = {
       key: `part ${this.#last}`,
       name: { value, range: unit.range(from, to), certainty: CERTAINTY.sure },
       stems: stemsOf(value),
@@ -503,7 +447,7 @@ class PartReader {
     return end <= to || !/[,;.]\s|\band\b/.test(text.slice(to, end));
   }
 
-  #add(draft: Draft, amount: Amount, unit: Unit): void {
+  #add(draft: PartDraft, amount: Amount, unit: Unit): void {
     const range = unit.range(amount.from, amount.to);
     const certainty = amount.isShare ? CERTAINTY.likely : CERTAINTY.sure;
     if (amount.unit === 'rest') {
@@ -521,7 +465,7 @@ class PartReader {
     draft[field] ??= { value: amount.value, range, certainty };
   }
 
-  #howMany(draft: Draft, from: number, to: number): void {
+  #howMany(draft: PartDraft, from: number, to: number): void {
     const { text } = draft.unit;
     const region = text.slice(from, to);
     for (const form of HOW_MANY) {
@@ -559,7 +503,7 @@ class PartReader {
     this.#endBareRun();
     this.#takeLoose();
     this.#drafts.sort((a, b) => a.unit.line.number - b.unit.line.number);
-    const drafts = merged(nested(plausible(this.#drafts)));
+    const drafts = wholeOf(this.#drafts);
     const percents = drafts.filter(
       ({ weight, weightEach, hasRest }) => (weight ?? weightEach ?? hasRest) !== undefined,
     );
@@ -616,165 +560,4 @@ function namesInList(text: string, end: number): Name[] {
     const name = nameBefore(`${part}:`, 0, part.length + 1);
     return name?.isWork ? [{ ...name, from: name.from + index, to: name.to + index }] : [];
   });
-}
-
-/** Gives what is left of a hundred to the part that has the rest. */
-function giveRest(parts: readonly Draft[]): void {
-  const rest = parts.find(({ hasRest, weight }) => hasRest && !weight);
-  if (!rest) return;
-  const others = parts.filter((part) => part !== rest && !part.within && !part.isExtra);
-  const all = sumOf(others, (part) => weightOf(part) ?? rational('0'));
-  const left = HUNDRED.sub(all);
-  if (left.compare(0) > 0) rest.weight = { ...rest.hasRest!, value: left, certainty: CERTAINTY.likely };
-}
-
-/** The weight of a part in percent, its pieces' together where each has its own. */
-export function weightOf({ weight, weightEach, pieces }: Part): Rational | undefined {
-  if (weight) return weight.value;
-  return weightEach && pieces ? weightEach.value.mul(rational(String(pieces.value))) : undefined;
-}
-
-/** What a run of lines that share a whole out has at least. */
-const RUN = 3;
-/** Lines further apart are no run. */
-const APART = 4;
-
-/** Leaves out what looks like a part and is none: a name that nobody knows, alone, outside what speaks of grading. */
-function plausible(drafts: readonly Draft[]): Draft[] {
-  const runs: Draft[][] = [];
-  for (const draft of drafts) {
-    const last = runs.at(-1);
-    const before = last?.at(-1);
-    const isNext = before && draft.unit.line.number - before.unit.line.number <= APART;
-    if (isNext) last!.push(draft);
-    else runs.push([draft]);
-  }
-  return runs.flatMap((run) =>
-    run.filter((draft) => {
-      const inSection = draft.unit.line.section === 'weights';
-      const isRun = run.length >= RUN || (run.length >= 2 && (inSection || isWhole(run)));
-      if (draft.table !== undefined && (draft.isWork || run.length >= 2)) return true;
-      if (draft.isWork) {
-        const isPoints = !draft.weight && !draft.weightEach && !draft.hasRest;
-        // Points beside a piece in a schedule, or in passing, share out no whole.
-        if (isPoints && !isRun && !inSection) return false;
-        if (draft.unit.line.section === 'talk' || draft.unit.line.section === 'late')
-          return draft.isOfGrade || run.length >= RUN;
-        if (!isRun && !inSection && !draft.isOfGrade && draft.unit.text.length > 60)
-          mark(draft, CERTAINTY.likely);
-        return true;
-      }
-      if (!isRun) return draft.isOfGrade && draft.name.value.split(' ').length <= 3;
-      const known = run.filter(({ isWork }) => isWork).length;
-      const isRow =
-        draft.unit.text.length <= 80 || isWhole(run) || draft.isOfGrade || known * 2 >= run.length;
-      if (known === 0 && !inSection && !isWhole(run)) return false;
-      mark(draft, CERTAINTY.likely);
-      return isRow;
-    }),
-  );
-}
-
-const isWhole = (run: readonly Draft[]) =>
-  sumOf(run, (draft) => weightOf(draft) ?? rational('0')).compare(100) === 0;
-
-function mark(draft: Draft, certainty: Certainty): void {
-  draft.name = { ...draft.name, certainty };
-}
-
-/** Puts parts into the part whose share they share out. */
-function nested(drafts: readonly Draft[]): Draft[] {
-  drafts.forEach((draft, index) => {
-    if (draft.within || !(draft.weight ?? draft.points)) return;
-    const deeper: Draft[] = [];
-    for (const other of drafts.slice(index + 1, index + 1 + MOST_PARTS)) {
-      if (other.within === draft) return;
-      const isDeeper =
-        other.unit !== draft.unit &&
-        (other.unit.line.indent > draft.unit.line.indent ||
-          (other.unit.line.isBulleted && !draft.unit.line.isBulleted)) &&
-        !other.within;
-      if (!isDeeper) break;
-      deeper.push(other);
-    }
-    if (deeper.length >= 2 && sharesOut(draft, deeper)) for (const part of deeper) part.within = draft;
-  });
-  const top = drafts.filter(({ within, isExtra }) => !within && !isExtra);
-  const all = sumOf(top, (draft) => weightOf(draft) ?? rational('0'));
-  if (all.compare(100) > 0) nestByNumbers(top, all);
-  return [...drafts];
-}
-
-const valueOf = (part: Draft) => weightOf(part) ?? part.points?.value ?? rational('0');
-
-function sharesOut(whole: Draft, parts: readonly Draft[]): boolean {
-  const sum = sumOf(parts, valueOf);
-  return sum.compare(valueOf(whole)) === 0 || (whole.weight !== undefined && sum.compare(100) === 0);
-}
-
-/** Where all comes to more than a hundred: a part whose followers come to just its own, if then all is a hundred. */
-function nestByNumbers(top: readonly Draft[], all: Rational): void {
-  const found: { whole: Draft; parts: readonly Draft[] }[] = [];
-  for (let index = 0; index < top.length; index += 1) {
-    const whole = top[index]!;
-    const own = valueOf(whole);
-    let sum = valueOf(top[index + 1] ?? whole);
-    for (let end = index + 2; end < Math.min(top.length, index + MOST_PARTS); end += 1) {
-      sum = sum.add(valueOf(top[end]!));
-      if (sum.compare(own) > 0) break;
-      if (sum.compare(own) < 0) continue;
-      found.push({ whole, parts: top.slice(index + 1, end + 1) });
-      index = end;
-      break;
-    }
-  }
-  const twice = sumOf(found, ({ whole }) => valueOf(whole));
-  if (all.sub(twice).compare(100) !== 0) return;
-  for (const { whole, parts } of found) for (const part of parts) part.within = whole;
-}
-
-/** What tells parts of one course apart: the words of a name, "exam" and "test" only where there is nothing else. */
-export function partName(name: string): string {
-  const telling = stemsOf(name).filter((stem) => stem !== 'exam');
-  const words = telling.some((stem) => /\p{L}/u.test(stem))
-    ? telling
-    : [name.toLowerCase().replace(/s$/, '')];
-  return [...words].sort().join(' ');
-}
-
-/** One part for all that is said of it: what is said again fills in what was not said before. */
-function merged(drafts: readonly Draft[]): Draft[] {
-  const known = new Map<string, Draft>();
-  const same = new Map<Draft, Draft>();
-  const kept: Draft[] = [];
-  for (const draft of drafts) {
-    const name = `${draft.within ? `${partName(draft.within.name.value)} / ` : ''}${partName(draft.name.value)}`;
-    const first =
-      known.get(name) ?? (draft.within ? undefined : known.get(anywhere(known, partName(draft.name.value))));
-    if (!first || first.unit === draft.unit) {
-      known.set(name, draft);
-      kept.push(draft);
-      continue;
-    }
-    same.set(draft, first);
-    if (first.weight && draft.weight && first.weight.value.compare(draft.weight.value) !== 0) {
-      first.otherWeight ??= draft.weight;
-    }
-    if (!weightOf(first)) first.weight ??= draft.weight!;
-    if (first.weight === undefined) delete first.weight;
-    for (const field of ['weightEach', 'points', 'pointsEach', 'pieces', 'isExtra', 'due', 'drop'] as const)
-      if (first[field] === undefined && draft[field] !== undefined)
-        Object.assign(first, { [field]: draft[field] });
-  }
-  for (const draft of kept) {
-    const whole = draft.within && same.get(draft.within);
-    if (whole) draft.within = whole;
-  }
-  return kept;
-}
-
-/** The name under which a nested part is known, where only one is called so. */
-function anywhere(known: ReadonlyMap<string, Draft>, name: string): string {
-  const names = [...known.keys()].filter((other) => other.endsWith(` / ${name}`));
-  return names.length === 1 ? names[0]! : name;
 }

@@ -13,7 +13,7 @@ import {
   type FactValues,
 } from './facts';
 import { Mentions } from './mentions';
-import type { Part } from './parts';
+import type { Part } from './part';
 import { findPhrase, phrase, type Found } from './phrase';
 import type { Unit } from './units';
 

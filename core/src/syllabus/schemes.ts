@@ -2,7 +2,8 @@ import { decimalOf } from './amounts';
 import { OPTION } from './english/rules';
 import { CERTAINTY, ABOUT_COURSE, type Fact } from './facts';
 import { Mentions } from './mentions';
-import { partsOf, weightOf, type Part } from './parts';
+import { weightOf, type Part } from './part';
+import { partsOf } from './parts';
 import { piecesOf } from './rows';
 import type { Unit } from './units';
 

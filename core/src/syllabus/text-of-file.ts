@@ -4,10 +4,6 @@ import { INCOMING_LIMITS, type Copied, type SourceFile } from '../incoming/sourc
 import { LONGEST_SYLLABUS } from './find-facts';
 import { isHtml, textOfHtml } from './text-of-html';
 
-/** Whether a file is a PDF, by how it begins. */
-export const isPdf = ({ bytes }: SourceFile) =>
-  String.fromCharCode(...bytes.subarray(0, 1024)).includes('%PDF-');
-
 /**
  * The text of a syllabus that was pasted.
  *

@@ -1,5 +1,6 @@
 import { PDFDocument } from 'pdf-lib';
-import { textOfFile, textOfPaste, isPdf } from '../../src/syllabus/text-of-file';
+import { isPdf } from '../../src/incoming/bytes';
+import { textOfFile, textOfPaste } from '../../src/syllabus/text-of-file';
 import { isHtml, textOfHtml } from '../../src/syllabus/text-of-html';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
@@ -33,8 +34,8 @@ describe('files', () => {
   it('are known by how they begin', async () => {
     const pdf = await PDFDocument.create();
     pdf.addPage();
-    expect(isPdf({ name: 'x.txt', bytes: await pdf.save() })).toBe(true);
-    expect(isPdf({ name: 'x.pdf', bytes: bytes('Labs 30%') })).toBe(false);
+    expect(isPdf(await pdf.save())).toBe(true);
+    expect(isPdf(bytes('Labs 30%'))).toBe(false);
   });
 
   it.each([

@@ -1,4 +1,4 @@
-import { SCALE_PRESETS, type Course, type Fault, type Source } from '@fidens/core';
+import { isPdf, SCALE_PRESETS, type Course, type Fault, type Source } from '@fidens/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useNow } from '@/data/session';
 import { useAnswer, type Progress } from '@/model/one-worker';
@@ -44,10 +44,10 @@ export function useSyllabus(key: string, course?: Course) {
     setComing(next && {});
     if (!next) return;
     const one = 'files' in next ? next.files[0]! : next;
-    const isPdf = 'bytes' in one && String.fromCharCode(...one.bytes.subarray(0, 1024)).includes('%PDF-');
-    const answer = isPdf
-      ? pdf.ask(one, (progress) => setComing({ progress }))
-      : syllabus.ask({ kind: 'text', source: one });
+    const answer =
+      'bytes' in one && isPdf(one.bytes)
+        ? pdf.ask(one, (progress) => setComing({ progress }))
+        : syllabus.ask({ kind: 'text', source: one });
     answer.then(
       (said) => {
         if (said?.kind === 'refused') setComing({ faults: said.faults });
