@@ -173,7 +173,7 @@ function nameIn(text: string, first: number, last: number): Name | undefined {
   // "the midterm in week 8"
   to -= ending(
     text.slice(from, to),
-    /\s(?:in|during|at|on|around|by|from)\s(?:the\s)?(?:week|class|end|last|first|finals?|early|late|mid)\b.*$/i,
+    /\s(?:in|during|at|on|around|by|from)\s(?:the\s)?(?:week|class|end|last|(?:jan|feb|mar|apr|may|june?|july?|aug|sept?|oct|nov|dec)[a-z]*\.?\s\d{1,2}|first|finals?|early|late|mid)\b.*$/i,
   );
   const numbered = /\s(\d{1,2})\s?(?:–|-|to|through|&|and)\s?(\d{1,2})$/.exec(text.slice(from, to));
   if (numbered && Number(numbered[2]) > Number(numbered[1])) {

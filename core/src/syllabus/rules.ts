@@ -170,7 +170,8 @@ class RuleReader {
     }
     for (const form of say.COUNT_OF) {
       const found = findPhrase(form, text);
-      if (found) put(found, Number(found.slots.count!.text), Number(found.slots.count2!.text));
+      const of = found?.slots.count2;
+      if (found) put(found, Number(found.slots.count!.text), of && Number(of.text));
     }
   }
 

@@ -1,5 +1,5 @@
 import { isPdf, SCALE_PRESETS, type Course, type Fault, type Source } from '@fidens/core';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNow } from '@/data/session';
 import { useAnswer, type Progress } from '@/model/one-worker';
 import { pdf, syllabus, type SyllabusQuestion } from '@/model/syllabus/syllabus-question';
@@ -38,7 +38,9 @@ export function useSyllabus(key: string, course?: Course) {
     setReading(next);
     writeKept(key, next);
   };
+  const latest = useRef<Source>(undefined);
   const start = (next: Source | undefined) => {
+    latest.current = next;
     setSource(next);
     keep(undefined);
     setComing(next && {});
@@ -50,12 +52,14 @@ export function useSyllabus(key: string, course?: Course) {
         : syllabus.ask({ kind: 'text', source: one });
     answer.then(
       (said) => {
+        // What came in before something newer is nobody's any more.
+        if (latest.current !== next) return;
         if (said?.kind === 'refused') setComing({ faults: said.faults });
         if (said?.kind !== 'text') return;
         setComing(undefined);
         keep({ text: said.text, decisions: {} });
       },
-      () => setComing({ failed: true }),
+      () => latest.current === next && setComing({ failed: true }),
     );
   };
   const question = useMemo<SyllabusQuestion | undefined>(

@@ -22,6 +22,7 @@ export const BEST =
 export const COUNT_OF = phrases(
   '{count} (out )?of (the |your )?{count2} ~3 (count|are counted|will count|will be counted)',
   'only {count} (out )?of {count2}',
+  '{count} (count|counts|are counted)(?=[).,;]|$)',
   '(give|set|assign|offer) {count2} ~2 (and|but) (only )?(count|keep|use) {count}',
 );
 /** "You may skip 2 labs": so many do not count. */
@@ -64,7 +65,7 @@ export const PER_DAY = phrases(
 export const LATE_OF: readonly (readonly ['possible' | 'earned', RegExp])[] = [
   [
     'earned',
-    /\bof (?:the |your |its |what (?:was|you|is|they) )?(?:score |grade |mark |points |credit |value )?(?:you )?(?:have )?(?:earned|received|achieved|obtained|awarded)(?: score| grade| mark| points)?\b|\bof (?:the |your |its )?(?:earned|awarded|achieved) (?:score|grade|mark|points|credit|value)|\bof what (?:you|it|they|is|was) (?:would have )?(?:earned|earns)|\bof your (?:score|mark)\b/i,
+    /\bof (?:the |your |its |what (?:was|you|is|they) )?(?:score |grade |mark |points |credit |value )?(?:you )?(?:have )?(?:earned|received|achieved|obtained|awarded)(?: score| grade| mark| points)?\b|\bof (?:the |your |its )?(?:earned|awarded|achieved) (?:score|grade|mark|points|credit|value)|\bof what (?:you|it|they|is|was) (?:would have )?(?:earned|earns)|\bof (?:your (?:score|mark)|(?:its|their) (?:score|grade|mark|points))\b/i,
   ],
   [
     'possible',
@@ -132,7 +133,7 @@ export const FLAT_LATE = phrases(
 
 /** Missing work. */
 const MISSING_WORK =
-  '(missing|missed|unsubmitted|not (submitted|handed in|turned in|completed|done)|never (submitted|handed in|turned in|arrives?|comes?|appears?)|incomplete|work (that is )?not|fail(ure)? to (submit|hand in|turn in|take)|(don t|do not|did not|didn t|does not|doesn t) (submit|hand in|turn in|take|complete))';
+  '(missing|missed|unsubmitted|not (submitted|handed in|turned in|completed|done)|never (submitted|handed in|turned in|arrives?|comes?|appears?)|incomplete|work (that is )?not|fail(ure|ing|s)? to (submit|hand in|turn in|take)|(don t|do not|did not|didn t|does not|doesn t) (submit|hand in|turn in|take|complete))';
 export const MISSING_ZERO = phrases(
   `${MISSING_WORK} ~8 (is|are|counts?|receives?|gets?|scores?|earns?|recorded|entered|graded|be|given|result in|worth|will|as|means|become|becomes|score|yields?|results|marked) (as |a |an |be |in a |in |as a )?(zero|zeros|0|zeroes|no credit|nothing|no points)`,
   '(missing|missed)( work| assignments)?\\s?[=:→]\\s?(zero|0)',
@@ -197,7 +198,7 @@ export const ROUND: readonly {
 
 /** What a letter needs. */
 export const NEEDS =
-  /\b(must|need(?:s|ed)?(?: to)?|have to|has to|required?|requires|minimum|in order to|to (?:pass|earn)|cannot pass|can't pass|unless|at least|regardless of|automatic(?:ally)?)\b/i;
+  /\b(must|need(?:s|ed)?(?: to)?|have to|has to|required?|requires|minimum|in order to|to (?:pass|earn)|cannot pass|can't pass|unless|at least|regardless of|automatic(?:ally)?|means|results? in|leads? to)\b/i;
 export const TO_PASS =
   /\b(pass(?:es|ing)? (?:the|this) (?:course|class|module|subject)|(?:to|cannot|can't|not) pass\b|pass(?:ing)? grade|fail(?:s|ing|ure)?(?: of)? (?:the|this) (?:course|class|module)|receive credit for the course|course credit|failing grade|an? F\b|better than (?:an? )?F\b|fail(?:s|ure)?\b)/i;
 export const NEED_PERCENT = phrases(
@@ -228,6 +229,7 @@ export const DEDUCT = phrases(
   '(each|every|any) (additional |further |unexcused |such |other )*absence (after|beyond|over|past|in excess of) (the )?(first )?({count}|{ordinal}) ~12 {amount}',
   '{amount} ~6 (for|per) ((each|every) )?(additional |unexcused |further )*absence (after|beyond|over|past|in excess of) (the )?(first )?({count}|{ordinal})',
   '(after|beyond|past) (the )?(first )?({count}|{ordinal}) (unexcused )?absences? ~9 (each|every) ~10 {amount}',
+  '(after|beyond|past) (the )?(first )?({count}|{ordinal}) (unexcused |excused )?absences? ~9 {amount} ~2 (per|for each|each|every) ~2 absence',
   '(each|every|any) (additional |further |unexcused |other )*absence ~10 {amount}',
   '(each|every|any) (additional|further|other|subsequent) (one|1) ~6 {amount}',
   '{amount} ~6 (for|per) ((each|every) )?(additional |unexcused |further )*absence',
