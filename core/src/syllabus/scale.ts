@@ -10,7 +10,7 @@ const PERCENT = String.raw`\s?(?:%|percent|points?|pts\.?)?`;
 const POINTS = String.raw`\(?(?<points>[0-5][.,]\d{1,2})\)?`;
 const GAP = String.raw`[\s:=|.([,–-]{0,6}`;
 const BOUND = (index: number) =>
-  String.raw`(?:(?<from${index}>${NUMBER})${PERCENT}\s?(?:–|-|to|through|\.\.)\s?[<≤]?\s?(?<to${index}>${NUMBER})${PERCENT}|(?:(?<least${index}>${AT_LEAST})\s?)?(?<one${index}>${NUMBER})${PERCENT}\s?(?<above${index}>${AND_ABOVE})?${PERCENT}|(?:${BELOW})\s?(?<under${index}>${NUMBER})${PERCENT}(?:\s?(?:and|or)? ?(?:below|lower|less|under))?)`;
+  String.raw`(?:(?<low${index}>${NUMBER})${PERCENT}\s(?:and|or|&)\s(?:below|less|lower|under)|(?<from${index}>${NUMBER})${PERCENT}\s?(?:–|-|to|through|\.\.)\s?[<≤]?\s?(?<to${index}>${NUMBER})${PERCENT}|(?:(?<least${index}>${AT_LEAST})\s?)?(?<one${index}>${NUMBER})${PERCENT}\s?(?<above${index}>${AND_ABOVE})?${PERCENT}|(?:${BELOW})\s?(?<under${index}>${NUMBER})${PERCENT}(?:\s?(?:and|or)? ?(?:below|lower|less|under))?)`;
 
 /** A band with its label first: "A 93-100", "B+: 87 and above", "F below 60", "A (4.0) 93–100". */
 const LABEL_FIRST = (label: string) =>
@@ -32,6 +32,8 @@ interface Found {
   readonly points: string | undefined;
   readonly start: number;
   readonly end: number;
+  /** How far its label stands from its number: 0 side by side, 0.5 behind a comma or in another cell, 1 on another line. */
+  readonly gap: number;
 }
 
 /** A line may be so long and still be a part of a scale. */
@@ -50,15 +52,20 @@ export function scaleOf(
   whole: Rational | undefined,
 ): { readonly fact: FactOf<'bands'>; readonly units: readonly Unit[] } | undefined {
   let best: { fact: FactOf<'bands'>; units: readonly Unit[] } | undefined;
+  let most = 0;
   for (const run of runsOf(units)) {
     const unit = Unit.joined(run);
+    const lineOf = lineIn(run);
     for (const label of [LABEL, `${LABEL}|${LEVEL}`]) {
       for (const form of [LABEL_FIRST(label), LABEL_LAST(label)]) {
-        const found = falling(foundIn(unit, form));
+        const found = falling(foundIn(unit, form, lineOf));
         const isEnough =
           found.length >= FEWEST || (found.length === 2 && /^(pass|fail)$/i.test(found[0]!.label));
-        if (!isEnough || found.length <= (best?.fact.value.length ?? 0)) continue;
+        // Of two ways to pair labels with numbers the one that holds them closer together.
+        const score = found.length - 0.4 * sumOfGaps(found);
+        if (!isEnough || score <= most) continue;
         const bands = bandsOf(unit, found, whole);
+        if (bands) most = score;
         if (bands)
           best = {
             fact: factOf(unit, found, bands),
@@ -104,7 +111,16 @@ function runsOf(units: readonly Unit[]): Unit[][] {
   return runs;
 }
 
-function foundIn(unit: Unit, form: RegExp): Found[] {
+const sumOfGaps = (found: readonly Found[]) => found.reduce((all, { gap }) => all + gap, 0);
+
+/** On which of several lines a place of all of them together is. */
+function lineIn(units: readonly Unit[]): (place: number) => number {
+  let end = 0;
+  const ends = units.map(({ text }) => (end += text.length + 1));
+  return (place) => ends.findIndex((after) => place < after);
+}
+
+function foundIn(unit: Unit, form: RegExp, lineOf: (place: number) => number): Found[] {
   const found: Found[] = [];
   for (const match of unit.text.matchAll(form)) {
     const groups = match.groups!;
@@ -112,6 +128,13 @@ function foundIn(unit: Unit, form: RegExp): Found[] {
     const [a, b] = [of('from'), of('to')].map((text) => (text === undefined ? undefined : numberOf(text)));
     const one = of('one');
     const label = labelOf(groups.label!);
+    const end = match.index + match[0].length;
+    const isFirst = match[0].startsWith(groups.label!);
+    const between = isFirst
+      ? /^\D*/.exec(match[0].slice(groups.label!.length))![0]
+      : /\D*$/.exec(match[0].slice(0, -groups.label!.length))![0];
+    const isBroken = lineOf(match.index) !== lineOf(end - 1);
+    const gap = isBroken ? 1 : /[\t;|,]/.test(between) ? 0.5 : 0;
     const low = a && b ? (a.compare(b) < 0 ? a : b) : one !== undefined ? numberOf(one) : rational('0');
     const high = a && b ? (a.compare(b) < 0 ? b : a) : undefined;
     found.push({
@@ -120,7 +143,8 @@ function foundIn(unit: Unit, form: RegExp): Found[] {
       to: high,
       points: groups.points?.replace(',', '.'),
       start: match.index,
-      end: match.index + match[0].length,
+      end,
+      gap,
     });
   }
   return found;

@@ -60,7 +60,7 @@ export const LABEL = String.raw`(?<![\p{L}\d.+])(?:${LETTER}|${BAND_NAMES.map(an
 /** A level: only in a list of such. */
 export const LEVEL = String.raw`(?<=^|[\t;,]\s?|[Gg]rade\s|[Ll]evel\s)[0-9](?:\.[05])?(?![\d.,%])(?= ?[:=]|\t)`;
 
-export const AND_ABOVE = String.raw`\+|(?:and|or|&|%)? ?(?:[Aa]bove|[Uu]p|over|higher|more|better|greater)`;
+export const AND_ABOVE = String.raw`\+|(?:and|or|&|%)? ?(?:[Aa]bove|[Uu]p|over|higher|more|better|greater)(?!\p{L})`;
 export const AT_LEAST = String.raw`≥|>=|>|[Aa]t least|[Ff]rom|[Aa]bove|[Mm]inimum(?: of)?|[Mm]in\.?|[Oo]ver`;
 export const BELOW = String.raw`<|≤|<=|[Bb]elow|[Uu]nder|[Ll]ess than|[Ll]ower than|[Ff]ewer than|[Uu]p to`;
 /** What the lowest band of a scale is, where only better ones are listed. */
