@@ -46,7 +46,7 @@ export class CleanText {
 export function sourceWords(source: string, { from, to }: Range): string {
   return source
     .slice(from, to)
-    .replace(/[\u00AD\u200B-\u200D\u2060\uFEFF]/g, '')
+    .replace(/[\u00AD\u200B-\u200D\u2060\uFEFF]|(?!\s)\p{Cc}|\p{Cs}/gu, '')
     .replace(/(\p{L}{2,20})-[^\S\r\n]{0,12}(?:\r\n|\r|\n)[^\S\r\n]{0,12}(?=\p{Ll})/gu, (_, word: string) =>
       HYPHENATED.test(word) ? `${word}-` : word,
     )
