@@ -47,9 +47,11 @@ export function sourceWords(source: string, { from, to }: Range): string {
   return source
     .slice(from, to)
     .replace(/[\u00AD\u200B-\u200D\u2060\uFEFF]|(?!\s)\p{Cc}|\p{Cs}/gu, '')
-    .replace(/(\p{L}{2,20})-[^\S\r\n]{0,12}(?:\r\n|\r|\n)[^\S\r\n]{0,12}(?=\p{Ll})/gu, (_, word: string) =>
-      HYPHENATED.test(word) ? `${word}-` : word,
+    .replace(
+      /(\p{L}{2,20})-[^\S\r\n]{0,12}(?:\r\n|\r|\n)(?:[^\S\r\n]|>){0,12}(?=\p{Ll})/gu,
+      (_, word: string) => (HYPHENATED.test(word) ? `${word}-` : word),
     )
+    .replace(/(?:\r\n|\r|\n)[\s>]+/g, ' ')
     .replace(/\*+|`+|(?<![\p{L}\d])_+|_+(?![\p{L}\d])/gu, '')
     .replace(/\s+/g, ' ')
     .trim();
@@ -153,7 +155,7 @@ class Cleaner {
 const SAID_TWICE = /(?<![\d.,])(\d{1,3})( ?(?:percent|%))? ?\(\1 ?%?\)/g;
 
 /** A word that a line's end breaks. */
-const BROKEN_WORD = /(?<=^|[^\p{L}])(\p{L}{2,20})-[ \t]{0,12}\n[ \t]{0,12}(?=\p{Ll})/gu;
+const BROKEN_WORD = /(?<=^|[^\p{L}])(\p{L}{2,20})-[ \t]{0,12}\n[ \t>]{0,12}(?=\p{Ll})/gu;
 
 function normal(sign: string): string {
   const code = sign.codePointAt(0)!;

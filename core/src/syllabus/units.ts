@@ -78,7 +78,7 @@ interface Line {
 
 /** Takes a text apart into what each says one thing, in order. */
 export function unitsOf(clean: CleanText): Unit[] {
-  const joined = joinLines(withoutPageHeads(linesOf(clean)));
+  const joined = joinLines(withoutPageHeads(closedUp(linesOf(clean))));
   const units: Unit[] = [];
   let section: SectionName | undefined;
   for (const line of joined) {
@@ -107,7 +107,7 @@ function linesOf({ text }: CleanText): Line[] {
   text.split('\n').forEach((raw, number) => {
     const start = at;
     at += raw.length + 1;
-    if (/^[\s|:=_+.–-]*$/.test(raw)) {
+    if (/^[\s|:=_+.>–-]*$/.test(raw)) {
       afterBlank = true;
       return;
     }
@@ -154,14 +154,34 @@ function withoutPageHeads(lines: readonly Line[]): Line[] {
   for (const { text } of lines) times.set(text, (times.get(text) ?? 0) + 1);
   const hasPages = lines.some(({ text }) => PAGE.test(text));
   const first = new Set<string>();
-  return lines.filter(({ text }) => {
-    if (PAGE.test(text)) return false;
-    if (!hasPages || (times.get(text) ?? 0) < 2 || !/\p{L}{3}/u.test(text) || /\d\s?%/.test(text))
-      return true;
-    if (first.has(text)) return false;
-    first.add(text);
-    return true;
-  });
+  const isHead = ({ text }: Line) => {
+    if (PAGE.test(text)) return true;
+    const isAgain = hasPages && (times.get(text) ?? 0) > 1 && /\p{L}{3}/u.test(text) && !/\d\s?%/.test(text);
+    if (isAgain && first.has(text)) return true;
+    if (isAgain) first.add(text);
+    return false;
+  };
+  const kept: Line[] = [];
+  let [moved, isOpen] = [0, false];
+  for (const line of lines) {
+    if (isHead(line)) {
+      isOpen = true;
+      continue;
+    }
+    const last = kept.at(-1);
+    // What stood around a head closes up: the text goes on as if there had been one page.
+    if (isOpen && last) moved = line.number - last.number - 1;
+    kept.push({ ...line, number: line.number - moved, afterBlank: line.afterBlank && !isOpen });
+    isOpen = false;
+  }
+  return kept;
+}
+
+/** Without the empty line after each line that some pages have. */
+function closedUp(lines: readonly Line[]): readonly Line[] {
+  const spaced = lines.filter(({ afterBlank }) => afterBlank).length;
+  if (lines.length < 6 || spaced < lines.length * 0.9) return lines;
+  return lines.map((line, index) => ({ ...line, number: index, afterBlank: index === 0 }));
 }
 
 const AMOUNT = /\d\s?(?:%|percent\b|per cent\b|pct\b|points?\b|pts?\b|marks\b)/i;
@@ -172,10 +192,11 @@ const ENDS_OPEN =
 /** Puts lines together that a narrow page has broken. */
 function joinLines(lines: readonly Line[]): Line[] {
   const made: Line[] = [];
+  const widths = widthsOf(lines);
   let last = '';
-  for (const line of lines) {
+  lines.forEach((line, index) => {
     const before = made.at(-1);
-    if (before && goesOn(before, line, last)) {
+    if (before && goesOn(before, line, last, widths[index]!)) {
       before.text += ' ';
       before.at.push(before.at.at(-1)!);
       before.text += line.text;
@@ -184,12 +205,32 @@ function joinLines(lines: readonly Line[]): Line[] {
       made.push({ ...line, at: [...line.at] });
     }
     last = line.text;
-  }
+  });
   return made;
 }
 
+/** How wide the paragraph of each line is set. */
+function widthsOf(lines: readonly Line[]): number[] {
+  const widths: number[] = [];
+  for (let start = 0; start < lines.length;) {
+    let end = start + 1;
+    while (end < lines.length && !lines[end]!.afterBlank) end += 1;
+    const width = Math.max(...lines.slice(start, end).map(({ text }) => text.length));
+    for (let index = start; index < end; index += 1) widths.push(width);
+    start = end;
+  }
+  return widths;
+}
+
+/** Begins with what begins no row. */
+const CONTINUES =
+  /^(?:each|apiece|of|and|or|for|in|per|to|with|towards?|from|by|on|as|at|but|which|that|are|is|will|if|until|after|together|the (?:rest|remaining))\b/;
+
+/** Ends with what a row ends with. */
+const ENDS_ROW = /(?:\d|%|\bpercent|\bpoints?|\bpts\.?|\bmarks|\))\W*$/i;
+
 /** Whether a line goes on with what the lines before it began. */
-function goesOn(before: Line, line: Line, last: string): boolean {
+function goesOn(before: Line, line: Line, last: string, width: number): boolean {
   if (line.isBulleted || line.afterBlank || before.text.length > LONGEST) return false;
   if (line.text.includes('\t') || last.includes('\t')) return false;
   if (open(before.text) > 0 && before.text.length < 200) return true;
@@ -200,10 +241,16 @@ function goesOn(before: Line, line: Line, last: string): boolean {
   if (/^\(?\d{1,4}(?:[.,]\d+)?\s?(?:%|points|pts\.?)?\)?$/.test(last)) return false;
   if (ENDS_OPEN.test(last) && (last.length >= 24 || /[,(&/]$/.test(last))) return true;
   if (/[\d%]\)?$/.test(last) && /^\p{Lu}/u.test(line.text)) return false;
+  if (CONTINUES.test(line.text)) return true;
   const isRow = (text: string) => text.length < 60 && AMOUNT.test(text);
   if (/^[\p{Ll}(]/u.test(line.text))
-    return !(isRow(last) && isRow(line.text)) && !(isRow(line.text) && last.length < 30);
-  return last.length >= 58 && last.split(' ').length >= 8 && !isHeading(line.text);
+    return (
+      !(isRow(last) && isRow(line.text) && ENDS_ROW.test(last)) && !(isRow(line.text) && last.length < 30)
+    );
+  // A line is full where the next word would have had no room on it.
+  const [word = ''] = line.text.split(' ');
+  const isFull = width >= 36 && last.length + 1 + word.length > width && !ENDS_ROW.test(last);
+  return (isFull || last.length >= 58) && last.split(' ').length >= (isFull ? 6 : 8) && !isHeading(line.text);
 }
 
 /** How many parentheses are not closed. */

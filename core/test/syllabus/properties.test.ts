@@ -56,6 +56,32 @@ describe('what is claimed', () => {
     );
   });
 
+  it.each<[string, (line: string, index: number) => string]>([
+    ['set in', (line) => `    ${line}`],
+    ['quoted', (line) => `> ${line}`],
+    [
+      'in bold',
+      (line, index) =>
+        index > 0 && /^[A-Z][a-z]+ [a-z]+:/.test(line) ? line.replace(/^[^:]+/, '**$&**') : line,
+    ],
+    ['with spaces at its end', (line) => `${line}   `],
+  ])('is the same where each line is %s', (_, made) => {
+    for (const { text } of TEXTS) expect(claims(text.split('\n').map(made).join('\n'))).toEqual(claims(text));
+  });
+
+  it('is the same over a page head in the middle of a paragraph', () => {
+    const lines = [
+      'Ethics',
+      '',
+      'Your grade is made of two essays, which together count',
+      'for 60% of the grade, and an exam that counts the other',
+      '40% of it.',
+    ];
+    const broken = [...lines.slice(0, 3), '', 'Ethics – Page 2 of 4', '', ...lines.slice(3)];
+    expect(claims(broken.join('\n'))).toEqual(claims(lines.join('\n')));
+    expect(claims(lines.join('\n'))).toContain('weight of Essays=60');
+  });
+
   it('does not hang on the order of paragraphs that have nothing to do with each other', () => {
     const head = 'Coastal Ecology\n\n';
     const paragraphs = [
