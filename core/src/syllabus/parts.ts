@@ -313,7 +313,7 @@ class PartReader {
     }
     if (SOLE.test(text) && amounts.length === 1 && this.#ofLine(unit, amounts[0]!)) return;
     if (this.#first?.line.number !== line.number) this.#first = unit;
-    if (line.section === 'talk' && amounts.length < 2) return;
+    if (line.section === 'talk' && amounts.length < 2 && text.length > 50) return;
     let at = 0;
     let outer: PartDraft | undefined;
     let current: PartDraft | undefined;

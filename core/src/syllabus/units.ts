@@ -82,7 +82,8 @@ export function unitsOf(clean: CleanText): Unit[] {
   const units: Unit[] = [];
   let section: SectionName | undefined;
   for (const line of joined) {
-    const heading = isHeading(line.text) ? sectionOf(line.text) : undefined;
+    // What a course is called opens no part of its syllabus.
+    const heading = isHeading(line.text) && line !== joined[0] ? sectionOf(line.text) : undefined;
     const isOwn = heading !== undefined && !AMOUNT_AT_ALL.test(line.text.replace(/\(?\d+\s?%\)?$/, ''));
     if (isOwn) section = heading;
     // Another heading ends what was talk.

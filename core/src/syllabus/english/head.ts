@@ -5,7 +5,7 @@ export const CODE =
   /(?<![\p{L}\d])(?!(?:LAB|QUIZ|EXAM|TEST|HW|UNIT|WEEK|LEVEL|ESSAY|FILM)[ -]?\d{1,2}\b)(?!(?:ROOM|RM|FALL|PAGE|BLDG|TEL|ISBN|PHONE|AUTUMN|SPRING|SUMMER|WINTER|TERM|EXT|FAX|HALL|SUITE|CRN|GPA|SEC|SECT|YEAR|VERSION|JUNE|JULY|MAY|AM|PM|BOX|PO|DUE|MON|TUE|WED|THU|FRI)\b)([A-Z]{2,6})[ -]?(\d{2,4}[A-Z]{0,2}(?![\d%]))(?!\p{Ll})(?!\s?(?:–|-)\s?\d{3,4}\b)/gu;
 
 export const CREDITS =
-  /(?:(?<![\d.])(\d{1,2}(?:[.,]\d)?)(?:\s|-)?(?:credit(?: |-)?(?:hours?|points?)|credits|semester (?:hours|credits)|units|ects(?: credits| points)?|credit course|credit class|cp)(?!\p{L})|\b(?:credits?(?: hours?| value| points)?|units|ects)(?: \(.{1,20}\))?\s?[:=]\s?(\d{1,2}(?:[.,]\d)?)(?![\d%]))/iu;
+  /(?:(?<![\d.])(\d{1,2}(?:[.,]\d)?)(?:\s|-)?(?:credit(?: |-)?(?:hours?|points?)|credits|semester (?:hours|credits)|units|ects(?: credits| points)?|credit course|credit class|cr\.?|cp)(?!\p{L})|\b(?:credits?(?: hours?| value| points)?|units|ects)(?: \(.{1,20}\))?\s?[:=]\s?(\d{1,2}(?:[.,]\d)?)(?![\d%]))/iu;
 
 export const TITLE_LABEL =
   /^(?:course|class|module|subject)?[\s-]?(?:title|name)\s?[:–-]\s*|^(?:course|module|subject|class)\s?:\s*/i;
@@ -27,7 +27,7 @@ export const TITLE_NOISE: { readonly lead: readonly RegExp[]; readonly tail: rea
     /[\s:;,.|/·–-]+$/,
     /\(?(?<![\p{L}\d])[A-Z]{2,6}[ -]?\d{2,4}[A-Z]{0,2}\)?$/u,
     new RegExp(
-      String.raw`(?:\(?(?:the )?(?<![\p{L}])(?:${TERMS})(?:\s(?:term|semester))?,?\s(?:of )?\d{4}(?:[/–-]\d{2,4})?\)?|\((?:${TERMS})\)|[–,|(]\s?(?:${TERMS})\)?|\(?section\s\d{1,3}\)?|(?:course\s)?syllabus|course outline|\(?\d{4}[/–-]\d{2,4}\)?|\(?\d(?:\.\d)?\s?-?(?:credits?|credit hours|units|ects)(?: course)?\)?|\(\)|[,–|(]\s?(?:20)\d\d\)?|\s[–|,-]\s?(?:(?:mr|mrs|ms|dr|prof|professor|instructor|room|rm|teacher)\b).{0,60})$`,
+      String.raw`(?:\(?(?:the )?(?<![\p{L}])(?:${TERMS})(?:\s(?:term|semester))?,?\s(?:of )?\d{4}(?:[/–-]\d{2,4})?\)?|\((?:${TERMS})\)|[–,|(]\s?(?:${TERMS})\)?|\(?section\s\d{1,3}\)?|(?:course\s)?syllabus|course outline|\(?\d{4}[/–-]\d{2,4}\)?|\(?\d(?:\.\d)?\s?-?(?:credits?|credit hours|cr\.?|units|ects)(?: course)?\)?|\(\)|[,–|(]\s?(?:20)\d\d\)?|\s[–|,-]\s?(?:(?:mr|mrs|ms|dr|prof|professor|instructor|room|rm|teacher)\b).{0,60})$`,
       'iu',
     ),
   ],

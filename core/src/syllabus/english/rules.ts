@@ -135,7 +135,7 @@ export const FLAT_LATE = phrases(
 const MISSING_WORK =
   '(missing|missed|unsubmitted|not (submitted|handed in|turned in|completed|done)|never (submitted|handed in|turned in|arrives?|comes?|appears?)|incomplete|work (that is )?not|fail(ure|ing|s)? to (submit|hand in|turn in|take)|(don t|do not|did not|didn t|does not|doesn t) (submit|hand in|turn in|take|complete))';
 export const MISSING_ZERO = phrases(
-  `${MISSING_WORK} ~8 (is|are|counts?|receives?|gets?|scores?|earns?|recorded|entered|graded|be|given|result in|worth|will|as|means|become|becomes|score|yields?|results|marked) (as |a |an |be |in a |in |as a )?(zero|zeros|0|zeroes|no credit|nothing|no points)`,
+  `${MISSING_WORK} ~8 (is|are|counts?|receives?|gets?|scores?|earns?|recorded|entered|graded|be|given|result in|worth|will|as|means|become|becomes|score|yields?|results|marked) (as |a |an |be |in a |in |as a )?((score|grade|mark) of (a )?)?(zero|zeros|0|zeroes|no credit|nothing|no points)`,
   '(missing|missed)( work| assignments)?\\s?[=:→]\\s?(zero|0)',
   '(zero|0|no credit) (for|is given for|on) (any |all |each )?(missing|missed|unsubmitted|work not)',
 );

@@ -8,7 +8,7 @@ const ONES =
   'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen';
 const TENS = 'twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety';
 export const NUMBER_WORDS = new RegExp(
-  String.raw`(?<![\p{L}\d-])(?!one[ ](?:another|or more|of)\b)(?:(?:${TENS})(?:[ -](?:${ONES}))?|(?:${ONES})(?: hundred(?:(?: and)? (?:(?:${TENS})(?:[ -](?:${ONES}))?|${ONES}))?)?)(?![\p{L}\d]|-(?:page|time|hour|minute|on))`,
+  String.raw`(?<![\p{L}\d-])(?!one[ ](?:another|or more|of)\b)(?:(?:${TENS})(?:[ -](?:${ONES}))?|(?:${ONES})(?: hundred(?:(?: and)? (?:(?:${TENS})(?:[ -](?:${ONES}))?|${ONES}))?)?)(?![\p{L}\d]|-(?:page|time|on))`,
   'giu',
 );
 
