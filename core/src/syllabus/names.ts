@@ -168,7 +168,7 @@ function nameIn(text: string, first: number, last: number): Name | undefined {
   }
   to -= ending(
     text.slice(from, to),
-    /\s(?:of your (?:own|choice)|of choice|itself|themselves|in (?:class|lectures?|sections?|seminars?|labs?))$/i,
+    /\s(?:of your (?:own|choice)|of choice|itself|themselves|in (?:class|lectures?|sections?|seminars?|labs?)|at the (?:board|blackboard|whiteboard))$/i,
   );
   // "the midterm in week 8"
   to -= ending(
