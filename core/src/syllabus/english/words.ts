@@ -58,7 +58,7 @@ export const INTRO =
 
 /** What stands between a name and its amount. */
 export const JOINERS =
-  /(?:[\s:;,=.…·|@×/–-]|\b(?:contributes?|makes? up|mak(?:e|es) up|accounts? for|is|are|comprises?|counts? for|be|carries) the (?:final|last)|(?<!-)\b(?:is|are|was|be|will|together|each|all|worth|count(?:s|ing)?|makes?|mak(?:e|es|ing)|up|accounts?|accounting|contributes?|contributing|carr(?:y|ies)|comprises?|constitutes?|represents?|for|as|to|toward|towards|total(?:s|ing)?|weigh(?:s|ted|t)?|weighing|a|an|the|in|at|of|by|approximately|about|exactly|combined|collectively|altogether|up|value|valued|equal(?:s)?|remaining|another|further|additional|only|roughly|that|which|will|they're|they|it's|it|'re|determined|decided|based|computed|calculated))+$/i;
+  /(?:[\s:;,=.…·|@×/–-]|\b(?:contributes?|makes? up|mak(?:e|es) up|accounts? for|is|are|comprises?|counts? for|be|carries) the (?:final|last)|(?<!-)\b(?:is|are|was|be|will|together|each|all|worth|count(?:s|ing)?|makes?|mak(?:e|es|ing)|up|accounts?|accounting|contributes?|contributing|carr(?:y|ies)|comprises?|constitutes?|represents?|for|as|to|toward|towards|total(?:s|ing)?|weigh(?:s|ted|t)?|weighing|a|an|the|in|at|of|by|approximately|about|exactly|combined|collectively|altogether|up|value|valued|equal(?:s)?|remaining|another|further|additional|only|roughly|that|which|will|they|it|'re|'s|determined|decided|based|computed|calculated))+$/i;
 
 /** What stands between an amount and the name after it. */
 export const JOINERS_AFTER =
