@@ -10,7 +10,7 @@ import { Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
 import { SectionTitle, Soft } from '@/ui/text';
 import { DoubtCard } from './doubt-card';
-import { isTold, namesOf } from './fact-words';
+import { isTold, lineAround, namesOf } from './fact-words';
 import { PasteSyllabus } from './paste-syllabus';
 import { SyllabusText } from './syllabus-text';
 import { useSyllabus, type SyllabusReading } from './use-syllabus';
@@ -71,25 +71,26 @@ function NewVersion({ course, reading, read }: NewVersionProps) {
   const { decisions, decide, end, start } = reading;
   const nameOf = useMemo(() => namesOf(facts), [facts]);
   const told = facts.filter(isTold);
+  const { syllabus: before } = course.document;
+  const isRead = told.length > 0;
+  // A text that changes no rule is kept all the same, as the one that holds.
   const edits = useMemo<readonly Edit[]>(
-    () => (version && version.edits.length > 0 ? [...version.edits, courseSetting({ syllabus: kept })] : []),
-    [version, kept],
+    () =>
+      version && isRead
+        ? [...version.edits, ...(kept === before ? [] : [courseSetting({ syllabus: kept })])]
+        : [],
+    [version, isRead, kept, before],
   );
   const asked = decided.asked.filter(isTold);
   return (
     <Stack gap="m">
-      {told.length === 0 && (
-        <Soft>None of it was understood as the rules of a course. Nothing would change.</Soft>
-      )}
+      {!isRead && <Soft>None of it was understood as the rules of a course. Nothing would change.</Soft>}
       {asked.map((fact) => (
         <DoubtCard
           key={`${fact.kind} ${fact.about}`}
           fact={fact}
           text={text}
-          line={
-            lines.find(({ range }) => range.from <= fact.range.from && range.to >= fact.range.to)?.range ??
-            fact.range
-          }
+          line={lineAround(lines, fact)}
           nameOf={nameOf}
           onDecide={(key, decision) => decide({ ...decisions, [key]: decision })}
         />

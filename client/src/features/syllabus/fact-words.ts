@@ -1,5 +1,5 @@
 import { ABOUT_COURSE, factKey } from '@fidens/core';
-import type { Decision, Fact, FactKind } from '@fidens/core/syllabus';
+import type { Decision, Fact, FactKind, Range, ReadLine } from '@fidens/core/syllabus';
 import { bandsWords } from '@/wording/scale-words';
 import { dayWords, number, plural } from '@/wording/words';
 
@@ -221,6 +221,11 @@ export function groupWords({ facts, figure }: FactGroup, nameOf: NameOf): string
     .sort((a, b) => Number(b.kind === 'pieces') - Number(a.kind === 'pieces'))
     .map((fact) => factWords(fact, nameOf))
     .join(', ');
+}
+
+/** The sentence that a fact's words stand in; the words alone where they stand in several. */
+export function lineAround(lines: readonly ReadLine[], { range }: Fact): Range {
+  return lines.find((line) => line.range.from <= range.from && line.range.to >= range.to)?.range ?? range;
 }
 
 /** The names of parts by their keys. */

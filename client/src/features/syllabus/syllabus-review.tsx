@@ -12,7 +12,7 @@ import { SectionTitle, Soft } from '@/ui/text';
 import { number, plural } from '@/wording/words';
 import { DoubtCard } from './doubt-card';
 import { FactRow, rowId } from './fact-row';
-import { groupsOf, isTold, namesOf, type Decisions } from './fact-words';
+import { groupsOf, isTold, lineAround, namesOf, type Decisions } from './fact-words';
 import { markId, SyllabusText } from './syllabus-text';
 import { useShown } from './use-syllabus';
 
@@ -39,8 +39,7 @@ export function SyllabusReview({ read, decisions, decide, children }: SyllabusRe
   const told = facts.filter((fact) => isTold(fact));
   const groups = useMemo(() => groupsOf(standing), [standing]);
   const taken = decided.taken.filter(isTold).length;
-  const lineOf = ({ range }: Fact) =>
-    lines.find((line) => line.range.from <= range.from && line.range.to >= range.to)?.range ?? range;
+  const lineOf = (fact: Fact) => lineAround(lines, fact);
   const onDecide = (key: string, decision: Decision | undefined) => {
     const { [key]: _before, ...others } = decisions;
     decide(decision === undefined ? others : { ...others, [key]: decision });

@@ -48,7 +48,7 @@ export function useSyllabus(key: string, course?: Course) {
     const one = 'files' in next ? next.files[0]! : next;
     const answer =
       'bytes' in one && isPdf(one.bytes)
-        ? pdf.ask(one, (progress) => setComing({ progress }))
+        ? pdf.ask(one, (progress) => latest.current === next && setComing({ progress }))
         : syllabus.ask({ kind: 'text', source: one });
     answer.then(
       (said) => {
