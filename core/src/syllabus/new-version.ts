@@ -1,5 +1,6 @@
 import type { Category, Course, CourseNode } from '../document/course';
 import { isSame } from '../document/same';
+import { find } from '../document/tree';
 import { courseSetting, setting, type Edit } from '../editing/edit';
 import type { CourseOfFacts } from './course-of-facts';
 import { partName } from './part';
@@ -82,7 +83,52 @@ export function newVersionOf(
         )
         .map(({ name }) => name)
     : [];
+  const requirements = newRequirements(course, before?.course, after.course, to);
+  if (requirements.length > 0)
+    edits.push(courseSetting({ requirements: [...(course.requirements ?? []), ...requirements] }));
+  const schemes = newSchemes(course, before?.course, after.course, to);
+  if (schemes.length > 0)
+    edits.push(setting(course.root.id, { schemes: [...(course.root.schemes ?? []), ...schemes] }));
   return { edits: renamedReferences(edits, to), gone };
+}
+
+type ToId = (id: string) => string;
+type Requirements = NonNullable<Course['requirements']>;
+type Schemes = NonNullable<Category['schemes']>;
+
+/** What letters need that only the new text says; what the course has already stays as it is. */
+function newRequirements(course: Course, before: Course | undefined, after: Course, to: ToId): Requirements {
+  const labels = course.scale.bands.slice(0, -1).map(({ label }) => label);
+  const said = (of: Course, list: Requirements) => list.map((each) => ({ ...each, of: nameIn(of, each.of) }));
+  const old = before ? said(before, before.requirements ?? []) : [];
+  return (after.requirements ?? []).flatMap((each) => {
+    const [own] = said(after, [each]);
+    const mine = { ...each, of: to(each.of) };
+    const isKnown = [...old, ...said(course, course.requirements ?? [])].some((other) => isSame(other, own));
+    return isKnown || !labels.includes(each.for) ? [] : [mine];
+  });
+}
+
+/** Other weights that only the new text says. */
+function newSchemes(course: Course, before: Course | undefined, after: Course, to: ToId): Schemes {
+  if (course.root.combine !== 'weights') return [];
+  const said = (of: Course, { weights }: Schemes[number]) =>
+    Object.fromEntries(Object.entries(weights).map(([id, weight]) => [nameIn(of, id), weight]));
+  const known = [before, course].flatMap((each) =>
+    each ? (each.root.schemes ?? []).map((scheme) => said(each, scheme)) : [],
+  );
+  const names = new Set((course.root.schemes ?? []).map(({ name }) => name));
+  return (after.root.schemes ?? []).flatMap((scheme) => {
+    if (known.some((other) => isSame(other, said(after, scheme))) || names.has(scheme.name)) return [];
+    const weights = Object.entries(scheme.weights).map(([id, weight]) => [to(id), weight]);
+    return [{ name: scheme.name, weights: Object.fromEntries(weights) as Schemes[number]['weights'] }];
+  });
+}
+
+/** By what a part of a course is known in another version of it. */
+function nameIn(course: Course, id: string): string {
+  const placed = find(course, id);
+  return placed ? key(placed.node) : id;
 }
 
 /** A field that a node of another kind has is none of this one's. */

@@ -130,6 +130,31 @@ describe('a new version', () => {
     expect(applyEdits(before.course, edits)).toMatchObject({ ok: true });
   });
 
+  it('adds other weights, once', () => {
+    const old = courseOf(factsOf('Analysis\n\nHomework 20%\nMidterm 30%\nFinal 50%'));
+    const text = 'Analysis\n\nHomework, midterm and final count 20/30/50 or 10/20/70, whichever is better.';
+    const { edits } = version(text, old.course, old);
+    const made = applyEdits(old.course, edits);
+    expect(made).toMatchObject({ ok: true });
+    const { course } = made as Extract<typeof made, { ok: true }>;
+    const [homework, midterm, final] = old.course.root.children.map(({ id }) => id);
+    expect(course.root.schemes?.map(({ weights }) => weights)).toEqual([
+      { [homework!]: '10', [midterm!]: '20', [final!]: '70' },
+    ]);
+    expect(version(text, course, old).edits).toEqual([]);
+  });
+
+  it('adds what a letter needs, once', () => {
+    const changed = `${TEXT}\nYou must get at least 50% on the final exam to pass the course.`;
+    const { edits } = version(changed);
+    const made = applyEdits(before.course, edits);
+    expect(made).toMatchObject({ ok: true });
+    const { course } = made as Extract<typeof made, { ok: true }>;
+    const exam = before.course.root.children.find(({ name }) => name === 'Final exam')!;
+    expect(course.requirements).toEqual([{ for: 'D', of: exam.id, atLeast: '50' }]);
+    expect(version(changed, course)).toEqual({ edits: [], gone: [] });
+  });
+
   it('of a course that had no text changes all that the text says', () => {
     const empty = {
       ...before.course,
