@@ -22,6 +22,8 @@ const withoutLooseImports = ({ types }) => ({
 });
 
 module.exports = (api) => {
-  api.cache(true);
-  return { presets: ['babel-preset-expo'], plugins: [withoutLooseImports] };
+  // Tests read the core and the library of controls through their indexes, as they are written.
+  const isBuild = api.env('production');
+  const direct = isBuild ? [require('./babel-direct-imports')] : [];
+  return { presets: ['babel-preset-expo'], plugins: [withoutLooseImports, ...direct] };
 };

@@ -9,11 +9,19 @@ import { freePort, PrivatePostgres } from '../scripts/postgres.mjs';
 
 const HOME = join(dirname(fileURLToPath(import.meta.url)), '..');
 
+/** The folder of the built application. */
+export const APPLICATION = join(HOME, 'client/dist');
+
 /** Fidens as a student has it: the built application, its server and a database of its own. */
 export class Fidens {
+  readonly #application: string;
   readonly #postgres = PrivatePostgres.temporary();
   #server: ChildProcess | undefined;
   #port = 0;
+
+  constructor(application = APPLICATION) {
+    this.#application = application;
+  }
 
   get url(): string {
     return `http://127.0.0.1:${this.#port}`;
@@ -36,7 +44,7 @@ export class Fidens {
         PORT: String(this.#port),
         SESSION_SECRET: 'only for tests',
         FIDENS_SAMPLE_DATA: 'on',
-        FIDENS_APPLICATION: join(HOME, 'client/dist'),
+        FIDENS_APPLICATION: this.#application,
       },
     });
     this.#server = server;
@@ -86,13 +94,13 @@ let students = 0;
 const TODAY = '2026-10-20T12:00:00Z';
 
 /** Makes an account through the form and stands in an empty term. */
-export async function signUp(page: Page): Promise<{ email: string; password: string }> {
+export async function signUp(page: Page, at = '/'): Promise<{ email: string; password: string }> {
   const account = {
     email: `student${Date.now()}${(students += 1)}@saltmarsh.example`,
     password: 'salt and tide 9',
   };
   await page.clock.setFixedTime(TODAY);
-  await page.goto('/');
+  await page.goto(at);
   await page.getByRole('button', { name: 'Make an account' }).click();
   await page.getByLabel('Name').fill('Ada Brook');
   await page.getByLabel('E-mail').fill(account.email);

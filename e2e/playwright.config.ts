@@ -12,6 +12,8 @@ export default defineConfig({
   expect: { timeout: 30_000 },
   forbidOnly: !!process.env.CI,
   use: {
+    // What a test makes of the network must not pass by it: offline.spec.ts lets the service worker in.
+    serviceWorkers: 'block',
     locale: 'en-GB',
     timezoneId: 'Europe/Berlin',
     actionTimeout: 30_000,

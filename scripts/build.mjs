@@ -28,9 +28,38 @@ export async function build() {
     env: environment,
   });
   if (code !== 0) giveUp('the application could not be built; the lines above say why.');
-  for (const file of filesBelow(DIST).filter((path) => /\.(js|css|html|ttf|ico)$/.test(path))) compress(file);
+  await keepOnDevices();
+  for (const file of filesBelow(DIST).filter((path) => /\.(js|html|svg|webmanifest)$/.test(path)))
+    compress(file);
   writeFileSync(mark, sources);
 }
+
+/**
+ * Writes the service worker, which keeps the application with its workers on the device: it opens without network on any address
+ * of ours, and a newer version waits until it is taken. What the server says never passes through it.
+ */
+async function keepOnDevices() {
+  // Not before the packages are there: this file is read first.
+  const { generateSW } = await import('workbox-build');
+  const { warnings } = await generateSW({
+    globDirectory: DIST,
+    globPatterns: ['index.html', 'manifest.webmanifest', 'icons/*', 'fonts/*.woff2', '_expo/**/*.js'],
+    maximumFileSizeToCacheInBytes: 4_000_000,
+    swDest: join(DIST, 'service-worker.js'),
+    dontCacheBustURLsMatching: HASHED,
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/(api|feed|school)(\/|$)/],
+    cleanupOutdatedCaches: true,
+    clientsClaim: true,
+    inlineWorkboxRuntime: true,
+    sourcemap: false,
+    mode: 'production',
+  });
+  if (warnings.length > 0) giveUp(`the service worker could not be made: ${warnings.join(' ')}`);
+}
+
+/** What a file's name has when it changes with what is in it. */
+const HASHED = /[.-][0-9a-f]{16,}\.\w+$/;
 
 /** Writes a file's compressed twins once, so that no request has to. */
 function compress(file) {
@@ -45,12 +74,15 @@ function compress(file) {
 const SOURCES = [
   'client/app',
   'client/src',
-  'client/assets',
+  'client/public',
   'client/app.json',
   'client/babel.config.js',
+  'client/babel-direct-imports.js',
+  'client/metro.config.js',
   'client/package.json',
   'core/src',
   'package-lock.json',
+  'scripts/build.mjs',
 ];
 
 function hashOfSources() {

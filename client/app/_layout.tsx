@@ -1,40 +1,35 @@
-import { QueryClientProvider } from '@tanstack/react-query';
-import { useFonts } from 'expo-font';
+import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
 import { Stack, useRouter } from 'expo-router';
 import { useEffect, useRef } from 'react';
 import { View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
+import { keepingAnswers } from '@/data/kept-answers';
 import { queryClient } from '@/data/query-client';
 import { useSession } from '@/data/session';
 import { useChosenTheme } from '@/theme/appearance';
 import { Icon } from '@/theme/icons';
-import { DISPLAY, TEXT, TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
-import { Failed, Loading } from '@/ui/states';
+import { useColours } from '@/theme/paper-theme';
+import { Opening } from '@/ui/opening';
+import { Failed } from '@/ui/states';
 import { decimalsShown } from '@/wording/decimals';
 import { topOutlook } from '@/wording/top-outlook';
+
+const KEEPING = keepingAnswers(queryClient);
 
 export default function Application() {
   const theme = useChosenTheme();
   // Numbers stand everywhere: with other decimals every screen is drawn anew.
   const decimals = decimalsShown.use();
   const top = topOutlook.use();
-  const [ready, failed] = useFonts({
-    [TEXT]: require('@expo-google-fonts/figtree/400Regular/Figtree_400Regular.ttf') as number,
-    [TEXT_MEDIUM]: require('@expo-google-fonts/figtree/500Medium/Figtree_500Medium.ttf') as number,
-    [TEXT_STRONG]: require('@expo-google-fonts/figtree/600SemiBold/Figtree_600SemiBold.ttf') as number,
-    [DISPLAY]:
-      require('@expo-google-fonts/bricolage-grotesque/700Bold/BricolageGrotesque_700Bold.ttf') as number,
-  });
-  if (!ready && !failed) return null;
   return (
-    <QueryClientProvider client={queryClient}>
+    <PersistQueryClientProvider client={queryClient} {...KEEPING}>
       <PaperProvider theme={theme} settings={{ icon: Icon as never, rippleEffectEnabled: false }}>
         <View key={`${decimals} ${top}`} style={{ flex: 1, backgroundColor: theme.ours.paper }}>
           <Screens />
         </View>
       </PaperProvider>
-    </QueryClientProvider>
+    </PersistQueryClientProvider>
   );
 }
 
@@ -61,7 +56,7 @@ function Screens() {
   useWantedAddress(session && session.student !== null);
   if (error && !session)
     return <Failed what="Your sign-in" reason={reasonOf(error)} retry={() => void refetch()} />;
-  if (!session) return <Loading what="your records" />;
+  if (!session) return <Opening />;
   const signedIn = session.student !== null;
   return (
     <Stack

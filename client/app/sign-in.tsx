@@ -11,6 +11,7 @@ import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { FormField } from '@/ui/fields/form-field';
+import { Introduction } from '@/ui/opening';
 import { useTitle } from '@/ui/page';
 import { Soft } from '@/ui/text';
 
@@ -57,15 +58,7 @@ export default function SignIn() {
   return (
     <ScrollView contentContainerStyle={{ flexGrow: 1, justifyContent: 'center', padding: SPACE.xl }}>
       <View role="main" style={{ width: '100%', maxWidth: 420, alignSelf: 'center', gap: SPACE.l }}>
-        <View style={{ gap: SPACE.s, marginBottom: SPACE.m }}>
-          <Text variant="displayLarge" role="heading" aria-level={1} style={{ color: c.primary }}>
-            Fidens
-          </Text>
-          <Text variant="bodyLarge">
-            Where you stand in each course, what it can still become, and what it takes. Every number opens
-            its working.
-          </Text>
-        </View>
+        <Introduction />
         {session?.sampleAvailable && (
           <View style={{ backgroundColor: c.askSoft, borderRadius: 20, padding: SPACE.l, gap: SPACE.m }}>
             <Text variant="bodyMedium" style={{ color: c.onAskSoft }}>

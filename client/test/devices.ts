@@ -53,6 +53,7 @@ export class Device {
       send: async (change) => this.#send(change),
       keep: (change) => this.kept.set(change.id, change),
       drop: (id) => this.kept.delete(id),
+      done: (id) => this.kept.delete(id),
     });
     queue.adopt([...this.kept.values()].sort((a, b) => a.order - b.order));
     return queue;

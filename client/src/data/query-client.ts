@@ -15,6 +15,7 @@ export const queryClient: QueryClient = new QueryClient({
     queries: {
       staleTime: 30_000,
       networkMode: 'always',
+      refetchOnReconnect: true,
       retry: (failures, error) => failures < TRIES && error instanceof ApiError && error.mayPass,
       retryDelay: (attempt) => 500 * 2 ** attempt,
     },

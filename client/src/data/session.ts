@@ -27,8 +27,11 @@ export interface Session {
 
 export const sessionQuery = queryOptions({
   queryKey: ['session'],
-  queryFn: async () => {
+  queryFn: async ({ client }): Promise<Session> => {
     const session = await ask<Session>('/session');
+    const before = client.getQueryData<Session>(['session'])?.student?.id;
+    // What is kept here may be of another student than the one who is signed in by now.
+    if (before !== undefined && before !== session.student?.id) forgetOthers(client);
     keepFor(session.student?.id);
     return session;
   },
@@ -114,7 +117,12 @@ function enter(client: QueryClient, session: Session): void {
     return;
   }
   client.getMutationCache().clear();
-  client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== sessionQuery.queryKey[0] });
+  forgetOthers(client);
+}
+
+/** Forgets all answers but who is signed in; the pages themselves are nobody's. */
+function forgetOthers(client: QueryClient): void {
+  client.removeQueries({ predicate: ({ queryKey: [name] }) => name !== 'session' && name !== 'pages' });
 }
 
 /** Notes that the server does not know the student any more, where an error says so. */

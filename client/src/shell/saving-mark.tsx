@@ -1,5 +1,7 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
+import { useAway } from '@/data/connection';
 import { useSession } from '@/data/session';
 import { isTold } from '@/data/sync/change-queue';
 import { useWaiting } from '@/data/sync/queue';
@@ -14,10 +16,12 @@ export function SavingMark() {
   useSaving();
   useKeptSteps(useSession().data?.student?.id);
   const waiting = useWaiting();
-  // What does not get through, and what waits behind it, is told of elsewhere.
+  const isAway = useAway(useQueryClient()) !== undefined;
+  // What does not get through, and what waits behind it, is told of elsewhere; and where the server is away, that is said.
   const told = new Set(waiting.filter(isTold).map(({ change }) => change.courseId));
   if (waiting.every(({ change }) => told.has(change.courseId))) return null;
   const isTryingAgain = waiting.some(({ trouble }) => trouble !== undefined);
+  if (isTryingAgain && isAway) return null;
   return (
     <View
       role="status"

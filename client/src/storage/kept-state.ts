@@ -1,4 +1,5 @@
 import { useCallback, useState, useSyncExternalStore } from 'react';
+import { noteKept } from './trouble';
 
 /** What is typed and not yet anywhere else stands in the browser's own storage under these, for each student. */
 const PREFIX = 'fidens.draft.';
@@ -29,10 +30,12 @@ export function readKept(key: string): unknown {
 /** Keeps a value under a key; `undefined` takes it away. */
 export function writeKept(key: string, value: unknown): void {
   try {
-    if (value === undefined) globalThis.localStorage.removeItem(keyOf(key));
-    else globalThis.localStorage.setItem(keyOf(key), JSON.stringify(value));
+    if (value === undefined) return globalThis.localStorage.removeItem(keyOf(key));
+    globalThis.localStorage.setItem(keyOf(key), JSON.stringify(value));
+    noteKept(true);
   } catch {
     // A browser that keeps nothing, or is full: the value still lives as long as the page.
+    noteKept(false);
   }
 }
 

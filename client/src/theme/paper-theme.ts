@@ -1,10 +1,13 @@
 import { configureFonts, MD3DarkTheme, MD3LightTheme, useTheme, type MD3Theme } from 'react-native-paper';
 import { DARK, LIGHT, type Colours } from './colours';
 
-export const TEXT = 'Figtree_400Regular';
-export const TEXT_MEDIUM = 'Figtree_500Medium';
-export const TEXT_STRONG = 'Figtree_600SemiBold';
-export const DISPLAY = 'BricolageGrotesque_700Bold';
+/** A font that the page declares (`public/index.html`), and until it is there one of the same measures. */
+const family = (name: string) => `${name}, "${name} stand-in", sans-serif`;
+
+export const TEXT = family('Figtree_400Regular');
+export const TEXT_MEDIUM = family('Figtree_500Medium');
+export const TEXT_STRONG = family('Figtree_600SemiBold');
+export const DISPLAY = family('BricolageGrotesque_700Bold');
 
 const text = (fontSize: number, lineHeight: number, fontFamily: string = TEXT, letterSpacing = 0) => ({
   fontFamily,

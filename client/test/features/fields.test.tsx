@@ -27,6 +27,7 @@ beforeEach(() => {
       send: () => new Promise(() => undefined),
       keep: (change) => made.push(change),
       drop: () => undefined,
+      done: () => undefined,
     }),
   );
 });

@@ -31,9 +31,11 @@ export function isTold({ trouble }: Waiting): boolean {
 export interface Means {
   /** Sends a change; resolves once the server has it. @throws {ApiError} */
   readonly send: (change: PendingChange) => Promise<void>;
-  /** Keeps a change where it outlives the page, and lets it go again. */
+  /** Keeps a change where it outlives the page, and lets it go again at once, as nobody wants it any more. */
   readonly keep: (change: PendingChange) => void;
   readonly drop: (id: string) => void;
+  /** Lets a change go that the server has: once what the server has is kept too. */
+  readonly done: (id: string) => void;
 }
 
 /** Milliseconds before a change is sent again: longer each time, but soon enough that nobody waits for it. */
@@ -122,11 +124,15 @@ export class ChangeQueue {
       this.replace({ ...change, ...without(change, collisions) });
   }
 
-  /** Lets a change go: the server has it, or the student does not want it any more. */
+  /** Lets a change go that the student does not want any more. */
   forget(id: string): void {
+    this.#letGo(id, this.#means.drop);
+  }
+
+  #letGo(id: string, drop: (id: string) => void): void {
     const gone = this.#waiting.find(({ change }) => change.id === id);
     if (!gone) return;
-    this.#means.drop(id);
+    drop(id);
     this.#become(this.#waiting.filter((other) => other !== gone));
     this.#pump(gone.change.courseId);
   }
@@ -171,7 +177,7 @@ export class ChangeQueue {
     void this.#means.send(first.change).then(
       () => {
         this.#busy.delete(courseId);
-        this.forget(first.change.id);
+        this.#letGo(first.change.id, this.#means.done);
       },
       (error: unknown) => this.#failed(first.change, error as Error, before + 1),
     );

@@ -11,6 +11,7 @@ import {
 import { replaceEqualDeep, type QueryClient } from '@tanstack/react-query';
 import { ApiError, ask } from '@/data/api';
 import { coursesQuery, keepCourses, withChanges, type StoredCourse } from '@/data/courses';
+import { answersKept } from '@/data/kept-answers';
 import { noteSignedOut } from '@/data/session';
 import { ChangeQueue, type Waiting } from './change-queue';
 import {
@@ -42,6 +43,8 @@ export function beginChanges(client: QueryClient, studentId: string): void {
       send: (change) => send(client, change),
       keep: (change) => keepPending(studentId, change),
       drop: (id) => dropPending(studentId, id),
+      // A window without network shows what was kept of the server: until that has the change, the change is kept beside it.
+      done: (id) => void answersKept().then(() => dropPending(studentId, id)),
     }),
   );
   changeQueue().adopt(pendingOf(studentId));

@@ -1,4 +1,5 @@
 import { checkEdits, type SeenChange } from '@fidens/core';
+import { noteKept } from '@/storage/trouble';
 
 /** One change of a course that the server does not have yet, as it stands in the browser's own storage. */
 export interface PendingChange extends SeenChange {
@@ -17,7 +18,9 @@ const keyOf = (studentId: string, id: string) => `${PREFIX}.${studentId}.${id}`;
 export function keepPending(studentId: string, change: PendingChange): void {
   try {
     globalThis.localStorage?.setItem(keyOf(studentId, change.id), JSON.stringify(change));
+    noteKept(true);
   } catch {
+    noteKept(false);
     // A browser that keeps nothing, or is full: the change still lives as long as the page.
   }
 }

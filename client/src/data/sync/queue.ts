@@ -5,6 +5,7 @@ const NOBODY = new ChangeQueue({
   send: () => Promise.resolve(),
   keep: () => undefined,
   drop: () => undefined,
+  done: () => undefined,
 });
 
 let queue = NOBODY;

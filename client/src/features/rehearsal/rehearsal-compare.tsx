@@ -12,7 +12,7 @@ import {
   type StoredRehearsal,
 } from '@/data/rehearsals';
 import { useNow } from '@/data/session';
-import { deletion, remember } from '@/data/undo';
+import { remember } from '@/data/undo';
 import { compute } from '@/model/computed';
 import { newId } from '@/model/new-id';
 import { Row, Stack } from '@/ui/box';
@@ -59,7 +59,7 @@ export const RehearsalCompare = memo(function RehearsalCompare({ course, replace
           key={kept.length}
           label="Keep this rehearsal as"
           button="Keep"
-          busy={keep.isPending}
+          busy={false}
           reason={keep.error ? reasonOf(keep.error) : undefined}
           onName={keepAs}
         />
@@ -98,20 +98,11 @@ const Kept = memo(function Kept({ course, kept, replace }: KeptProps) {
     () => rehearse(course.document, kept.tries),
     [course.document, kept.tries],
   );
-  const throwAway = () =>
-    forget.mutateAsync(kept).then(
-      () =>
-        remember(
-          deletion(
-            `${kept.name} thrown away`,
-            kept.id,
-            () => keep.mutateAsync(kept),
-            () => forget.mutateAsync(kept),
-          ),
-          true,
-        ),
-      () => undefined,
-    );
+  const throwAway = () => {
+    forget.mutate(kept);
+    const done = `${kept.name} thrown away`;
+    remember({ done, undo: () => keep.mutate(kept), redo: () => forget.mutate(kept) }, true);
+  };
   return (
     <Card title={kept.name} course={{ ...course, document }} words={triesWords(course, kept.tries)} dashed>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
@@ -122,12 +113,7 @@ const Kept = memo(function Kept({ course, kept, replace }: KeptProps) {
         >
           Take up
         </Button>
-        <Button
-          compact
-          loading={forget.isPending}
-          accessibilityLabel={`Throw away ${kept.name}`}
-          onPress={() => void throwAway()}
-        >
+        <Button compact accessibilityLabel={`Throw away ${kept.name}`} onPress={throwAway}>
           Throw away
         </Button>
       </View>

@@ -1,0 +1,102 @@
+import { useLocalSearchParams } from 'expo-router';
+import { useDeferredValue } from 'react';
+import { View } from 'react-native';
+import { WaitingRules } from '@/course-ui/effect-panel';
+import { reasonOf } from '@/data/api';
+import { useCourse, type StoredCourse } from '@/data/courses';
+import { CourseHead, isPage, type PageName } from '@/features/course/course-head';
+import { TermColumn } from '@/features/term/term-column';
+import { InTerm } from '@/model/use-extent';
+import { EffectAside } from '@/pages/effect-aside';
+import { FilesPage } from '@/pages/files-page';
+import { ReachPage } from '@/pages/reach-page';
+import { RulesPage } from '@/pages/rules-page';
+import { SchoolPage } from '@/pages/school-page';
+import { ScoresPage } from '@/pages/scores-page';
+import { WorkingPage } from '@/pages/working-page';
+import { useIsWide } from '@/theme/layout';
+import { Aside } from '@/ui/aside';
+import { Page } from '@/ui/page';
+import { Empty, Failed, Loading } from '@/ui/states';
+import { capital } from '@/wording/words';
+
+const PAGES = {
+  scores: ScoresPage,
+  reach: ReachPage,
+  rules: RulesPage,
+  working: WorkingPage,
+  school: SchoolPage,
+  files: FilesPage,
+};
+
+/** Pages that stand beside another. */
+const ASIDES = { ...PAGES, effect: EffectAside };
+
+/** What stands beside each page on a wide screen: where a change on the left is seen. */
+const BESIDE: Record<PageName, keyof typeof ASIDES> = {
+  scores: 'working',
+  reach: 'working',
+  rules: 'effect',
+  working: 'scores',
+  school: 'working',
+  files: 'scores',
+};
+
+/** A course: one of its pages under its head; on a wide screen two, beside the term's courses. */
+export function CourseScreen() {
+  const { courseId, page } = useLocalSearchParams<{ courseId: string; page: string }>();
+  const { data: course, error, isPending, refetch } = useCourse(courseId);
+  const wide = useIsWide();
+  if (error && !course)
+    return <Failed what="This course" reason={reasonOf(error)} retry={() => void refetch()} />;
+  if (isPending) return <Loading what="this course" />;
+  if (!course || !isPage(page)) return <Gone />;
+  const Main = PAGES[page];
+  if (!wide) {
+    return (
+      <InTerm termId={course.termId}>
+        <Page title={titleOf(course, page)}>
+          <CourseHead course={course} page={page} />
+          {page !== 'rules' && <WaitingRules course={course} />}
+          <Main key={course.id} course={course} />
+        </Page>
+      </InTerm>
+    );
+  }
+  return (
+    <InTerm termId={course.termId}>
+      <View style={{ flex: 1, flexDirection: 'row' }}>
+        <TermColumn chosen={course.id} />
+        <View style={{ flex: 1 }}>
+          <Page title={titleOf(course, page)} most={760}>
+            <CourseHead course={course} page={page} />
+            {page !== 'rules' && <WaitingRules course={course} />}
+            <Main key={course.id} course={course} />
+          </Page>
+        </View>
+        <Aside label={`${BESIDE[page]}, beside`}>
+          <Beside course={course} page={BESIDE[page]} />
+        </Aside>
+      </View>
+    </InTerm>
+  );
+}
+
+/** "Coastal Ecology – Reach" */
+function titleOf({ document }: StoredCourse, page: PageName): string {
+  return `${document.title} – ${capital(page)}`;
+}
+
+/** What stands at the side follows what is worked on as soon as there is time, and never holds it up. */
+function Beside({ course, page }: { course: StoredCourse; page: keyof typeof ASIDES }) {
+  const Other = ASIDES[page];
+  return <Other course={useDeferredValue(course)} beside />;
+}
+
+function Gone() {
+  return (
+    <Page title="No such course">
+      <Empty title="No such course">It may have been deleted, or it is not yours.</Empty>
+    </Page>
+  );
+}

@@ -1,0 +1,54 @@
+import type { Page } from '@playwright/test';
+import { addSampleCourse, expect, settled, signUp, test } from './fidens';
+
+/** Bytes on the wire, compressed as they are sent, that a first visit may take before anything is asked for. */
+const BUDGET = { scripts: 450_000, fonts: 80_000, page: 3_000 };
+
+/** Counts what comes over the wire, by kind. */
+async function counting(page: Page): Promise<Record<keyof typeof BUDGET, number>> {
+  const session = await page.context().newCDPSession(page);
+  await session.send('Network.enable');
+  const kinds = new Map<string, keyof typeof BUDGET>();
+  const bytes = { scripts: 0, fonts: 0, page: 0 };
+  session.on('Network.responseReceived', ({ requestId, type }) => {
+    const kind = { Script: 'scripts', Font: 'fonts', Document: 'page' }[type as string];
+    if (kind) kinds.set(requestId, kind as keyof typeof BUDGET);
+  });
+  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    const kind = kinds.get(requestId);
+    if (kind) bytes[kind] += encodedDataLength;
+  });
+  return bytes;
+}
+
+test('the name and what it is for stand in the page before any script', async ({ request }) => {
+  const page = await (await request.get('/')).text();
+  expect(page).toMatch(/<h1>Fidens<\/h1>/);
+  expect(page).toMatch(/Where you stand in each course/);
+});
+
+test('a first visit stays within its bytes', async ({ page }) => {
+  const bytes = await counting(page);
+  await page.goto('/');
+  await expect(page.getByLabel('E-mail')).toBeVisible();
+  for (const kind of Object.keys(BUDGET) as (keyof typeof BUDGET)[]) {
+    expect(bytes[kind], kind).toBeGreaterThan(0);
+    expect(bytes[kind], kind).toBeLessThan(BUDGET[kind]);
+  }
+});
+
+test('the term shows while the other pages have not come, and a page that does not come can be asked for again', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await settled(page);
+  let isCut = true;
+  await page.route('**/later-*.js', (route) => (isCut ? route.abort() : route.continue()));
+  await page.goto('/');
+  await page.getByRole('link', { name: /Coastal Ecology/ }).click();
+  await expect(page.getByText('This page could not be read')).toBeVisible();
+  isCut = false;
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /Coastal Ecology/ })).toBeVisible();
+});
