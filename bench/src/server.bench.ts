@@ -1,12 +1,14 @@
+import { pieces, type Course } from '@fidens/core';
 import { createApplication, migrate, openDatabase } from '@fidens/server';
 import autocannon from 'autocannon';
 import express from 'express';
+import { randomUUID } from 'node:crypto';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 
 const HOST = '127.0.0.1';
 
-/** Requests a second for the Term list, against a bare Express route that reads one row, in the same run. */
+/** The Term list and a change of a score, against bare Express routes that read one row and insert one, in the same run. */
 export async function serverBench(): Promise<void> {
   const databaseUrl = process.env.DATABASE_URL!;
   await migrate(databaseUrl);
@@ -22,28 +24,113 @@ export async function serverBench(): Promise<void> {
     applicationFolder: undefined,
   });
   const fidens = await listen(application.express);
+  await database.raw('create table if not exists bench_rows (id uuid primary key, body json)');
   const bare = await listen(
-    express().get('/', async (_request, response) => {
-      response.json(await database('users').first('id', 'name'));
-    }),
+    express()
+      .get('/', async (_request, response) => {
+        response.json(await database('users').first('id', 'name'));
+      })
+      .post('/', express.json(), async (request, response) => {
+        const row = { id: randomUUID(), body: request.body as object };
+        await database.transaction((transaction) => transaction('bench_rows').insert(row));
+        response.json(row);
+      }),
   );
   const entered = await fetch(`${fidens.url}/api/v1/session/sample`, { method: 'POST' });
   const cookie = entered.headers.getSetCookie()[0]!.split(';')[0]!;
+  const listed = await fetch(`${fidens.url}/api/v1/courses`, { headers: { cookie } });
+  const courses = (await listed.json()) as StoredCourse[];
+  const course = courses.find(({ document }) => pieces(document).length > 0);
   const one = await measure(`${bare.url}/`);
   const list = await measure(`${fidens.url}/api/v1/courses`, { cookie });
-  console.log(
-    `${'A bare Express route that reads one row'.padEnd(64)} ${one.toFixed(0).padStart(10)} requests/s`,
-  );
-  console.log(
-    `${'The Term list: 5 courses, every piece'.padEnd(64)} ${list.toFixed(0).padStart(10)} requests/s`,
-  );
-  console.log(
-    `${'The bare route against the Term list'.padEnd(64)} ${(one / list).toFixed(1).padStart(10)} ×`,
-  );
-  fidens.server.close();
-  bare.server.close();
+  const unchanged = await measure(`${fidens.url}/api/v1/courses`, {
+    cookie,
+    'if-none-match': listed.headers.get('etag')!,
+  });
+  const again = await measure(`${bare.url}/`);
+  const row = (one + again) / 2;
+  say('A bare Express route that reads one row', row, 'requests/s');
+  say('The Term list: 5 courses, every piece', list, 'requests/s');
+  say('The Term list, of the bare route', (100 * list) / row, '%');
+  say('The Term list where nothing has changed, of the bare route', (100 * unchanged) / row, '%');
+  const [insert, change] = await changes(bare.url, fidens.url, cookie, course!);
+  say('A bare insert with a commit, p95', insert, 'ms');
+  say('A change of a score, p95', change, 'ms');
+  say('A change of a score, of the bare insert', change / insert, '×');
+  // Connections of the load generator may still be open.
+  for (const { server } of [fidens, bare]) {
+    server.close();
+    server.closeAllConnections();
+  }
   await application.close();
   await database.destroy();
+}
+
+interface StoredCourse {
+  readonly id: string;
+  readonly version: number;
+  readonly document: Course;
+}
+
+const CHANGES = 300;
+
+/** Milliseconds in which 95 of 100 are answered, one after the other and in turn: a bare insert, and a change of a score. */
+async function changes(
+  bare: string,
+  fidens: string,
+  cookie: string,
+  course: StoredCourse,
+): Promise<[number, number]> {
+  const piece = pieces(course.document)[0]!;
+  const times: [number[], number[]] = [[], []];
+  let { version } = course;
+  for (let turn = 0; turn < CHANGES; turn += 1) {
+    const points = String(turn % 10);
+    const change = {
+      id: randomUUID(),
+      edits: [{ op: 'set', id: piece.id, set: { status: 'scored', score: { points } } }],
+    };
+    times[0].push(await timed(() => send('POST', `${bare}/`, change, {})));
+    times[1].push(
+      await timed(async () => {
+        const answer = await send('PATCH', `${fidens}/api/v1/courses/${course.id}`, change, {
+          cookie,
+          'if-match': `"${version}"`,
+        });
+        ({ version } = answer as StoredCourse);
+      }),
+    );
+  }
+  return [p95(times[0]), p95(times[1])];
+}
+
+async function send(
+  method: string,
+  url: string,
+  body: unknown,
+  headers: Record<string, string>,
+): Promise<unknown> {
+  const answer = await fetch(url, {
+    method,
+    headers: { ...headers, 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+  if (!answer.ok) throw new Error(await answer.text());
+  return answer.json();
+}
+
+async function timed(run: () => Promise<unknown>): Promise<number> {
+  const began = performance.now();
+  await run();
+  return performance.now() - began;
+}
+
+function p95(times: number[]): number {
+  return times.sort((a, b) => a - b)[Math.floor(times.length * 0.95)]!;
+}
+
+function say(what: string, value: number, unit: string): void {
+  console.log(`${what.padEnd(64)} ${value.toFixed(1).padStart(10)} ${unit}`);
 }
 
 async function listen(app: express.Express): Promise<{ server: Server; url: string }> {

@@ -1,3 +1,5 @@
+import type { Course } from '@fidens/core';
+import type { Knex } from 'knex';
 import type { Transaction } from 'objection';
 import { toDocument } from './course-document';
 import {
@@ -17,7 +19,6 @@ const rows = (columns: string, table: string, where: string) =>
 /** One course whole, by its id, as one value. */
 const COURSE = `
   select json_build_object(
-    'repeated', exists (select from course_changes where course_id = courses.id and id = :change),
     'record', (select row_to_json(own) from (select ${textColumns(COURSE_COLUMNS, 'id', 'term_id', 'version', 'scale_id', 'user_id')} from courses own where own.id = courses.id) own),
     'scale', (select row_to_json(own) from (select ${textColumns(SCALE_COLUMNS)} from grading_scales where id = courses.scale_id) own),
     'bands', ${rows(textColumns(BAND_COLUMNS, 'position'), 'grading_bands', 'scale_id = courses.scale_id')},
@@ -32,9 +33,23 @@ const COURSE = `
   ) as course
   from courses where id = :id`;
 
-/** What the statement above makes of a course. */
-interface WholeCourse {
+/** One course with its document as it is kept ready, where that is of its version; and whether it holds a change already. */
+const KEPT = `
+  select
+    courses.id, term_id, courses.version, scale_id, user_id, document as kept,
+    exists (select from course_changes where course_id = courses.id and id = :change) as repeated
+  from courses
+  left join course_documents kept on kept.course_id = courses.id and kept.version = courses.version
+  where courses.id = :id`;
+
+/** What this statement makes of a course. */
+interface KeptCourse extends Pick<CourseRecord, 'id' | 'user_id' | 'term_id' | 'scale_id' | 'version'> {
+  readonly kept: Course | null;
   readonly repeated: boolean;
+}
+
+/** What the first statement makes of a course. */
+interface WholeCourse {
   readonly record: CourseRecord;
   readonly scale: NonNullable<CourseRecord['scale']>;
   readonly bands: NonNullable<CourseRecord['scale']>['bands'];
@@ -47,12 +62,12 @@ interface WholeCourse {
 /** A course that is about to be changed: its row, its document, and whether the change has been made already. */
 export interface LockedCourse {
   readonly record: Pick<CourseRecord, 'id' | 'user_id' | 'term_id' | 'scale_id' | 'version'>;
-  readonly document: ReturnType<typeof toDocument>;
+  readonly document: Course;
   readonly repeated: boolean;
 }
 
 /**
- * Locks a student's course and reads it whole, in two statements whatever its size: every change of a score passes here. The second
+ * Locks a student's course and reads it whole, in two statements whatever its size where its document is kept ready: every change of a score passes here. The second
  * statement begins once the lock is held, so it sees what the one before it has written.
  *
  * @param change - the id of the change that is asked for
@@ -69,10 +84,104 @@ export async function lockCourse(
     [courseId, userId],
   );
   if (locked.rowCount === 0) return undefined;
-  const found: { rows: [{ course: WholeCourse }] } = await transaction.raw(COURSE, { id: courseId, change });
-  const { repeated, record, scale, bands, ...parts } = found.rows[0].course;
+  const { rows } = (await transaction.raw(KEPT, { id: courseId, change })) as { rows: [KeptCourse] };
+  const { repeated, kept, ...record } = rows[0];
+  return { record, document: kept ?? (await documentOfRows(transaction, courseId)), repeated };
+}
+
+/** A course's document, put together of its rows. */
+export async function documentOfRows(transaction: Transaction, courseId: string): Promise<Course> {
+  const found = (await transaction.raw(COURSE, { id: courseId })) as { rows: [{ course: WholeCourse }] };
+  const { record, scale, bands, ...parts } = found.rows[0].course;
   // Rows as the database gives them; of a model nothing is asked but its columns.
   const whole = { ...record, scale: { ...scale, bands }, ...parts };
-  const document = toDocument(whole as CourseRecord);
-  return { record, document, repeated };
+  return toDocument(whole as CourseRecord);
+}
+
+/** Keeps a course's document ready beside its rows, as of a version of it. */
+export async function keepDocument(
+  transaction: Transaction,
+  { id, version, document }: { id: string; version: number; document: Course },
+): Promise<void> {
+  await transaction.raw(
+    `insert into course_documents (course_id, version, document) values (?, ?, ?)
+      on conflict (course_id) do update set version = excluded.version, document = excluded.document`,
+    [id, version, JSON.stringify(document)],
+  );
+}
+
+/** All courses of a student as they are sent, unless the client has them as they are. */
+export interface CourseList {
+  /** Names which courses there are, in which order and term, each in which version. */
+  readonly tag: string;
+  /** The list as JSON; nothing where the client has it already. */
+  readonly json: string | undefined;
+}
+
+const LIST = `
+  with own as (
+    select id, term_id, version, row_number() over (order by position, created_at, id) as place
+    from courses where user_id = :user and term_id is not null
+  ), tags as (
+    select md5(coalesce(string_agg(concat_ws(' ', id, term_id, version), ',' order by place), '')) as tag from own
+  )
+  select tag, own.id, own.term_id, own.version, case when tag is distinct from :has then document::text end as document
+  from tags
+  left join own on true
+  left join course_documents kept on kept.course_id = own.id and kept.version = own.version
+  order by place`;
+
+/**
+ * A student's courses in one statement. Documents that are not kept ready are put together of their rows, and kept.
+ *
+ * @param has - the tag of the list that the client has
+ */
+export async function courseList(
+  database: Knex,
+  userId: string,
+  has: string | undefined,
+): Promise<CourseList> {
+  const { rows } = (await database.raw(LIST, { user: userId, has: has ?? null })) as { rows: ListedCourse[] };
+  const { tag } = rows[0]!;
+  if (tag === has) return { tag, json: undefined };
+  const courses = rows.filter(({ id }) => id !== null);
+  if (courses.some(({ document }) => document === null)) {
+    await database.transaction((transaction) => keepMissing(transaction, courses));
+    return courseList(database, userId, has);
+  }
+  const texts = courses.map(
+    ({ id, term_id, version, document }) =>
+      `{"id":"${id}","termId":"${term_id}","version":${version},"document":${document}}`,
+  );
+  return { tag, json: `[${texts.join(',')}]` };
+}
+
+/** What the list has of a course; nothing but the tag where there is none. */
+interface ListedCourse {
+  readonly tag: string;
+  readonly id: string | null;
+  readonly term_id: string;
+  readonly version: number;
+  readonly document: string | null;
+}
+
+async function keepMissing(transaction: Transaction, courses: readonly ListedCourse[]): Promise<void> {
+  for (const { id, document } of courses) {
+    if (document !== null) continue;
+    // Locked, so that no change comes between the rows and what is made of them.
+    const locked = await lockRow(transaction, id!);
+    if (locked)
+      await keepDocument(transaction, {
+        id: id!,
+        ...locked,
+        document: await documentOfRows(transaction, id!),
+      });
+  }
+}
+
+async function lockRow(transaction: Transaction, id: string): Promise<{ version: number } | undefined> {
+  const { rows } = (await transaction.raw('select version from courses where id = ? for update', [id])) as {
+    rows: { version: number }[];
+  };
+  return rows[0];
 }

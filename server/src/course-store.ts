@@ -188,17 +188,7 @@ export async function changeCourse(
     await withinQuota(transaction, userId, decided.course, course);
   const changed = { ...course, version: course.version + 1, document: decided.course };
   await saveChange(transaction, record, course.document, changed);
-  await transaction.raw(
-    'insert into course_changes (course_id, user_id, id, version, edits, inverse) values (?, ?, ?, ?, ?, ?)',
-    [
-      courseId,
-      userId,
-      request.id,
-      changed.version,
-      JSON.stringify(decided.edits),
-      JSON.stringify(decided.inverse),
-    ],
-  );
+  await noteChange(transaction, changed, { id: request.id, ...decided });
   return { kind: 'changed', course: changed };
 }
 
@@ -281,14 +271,8 @@ async function saveChange(
   transaction: Transaction,
   { id, user_id, scale_id }: LockedCourse['record'],
   before: Course,
-  { document, version }: StoredCourse,
+  { document }: StoredCourse,
 ): Promise<void> {
-  const fields = { ...courseRow(document), version };
-  const columns = Object.keys(fields);
-  await transaction.raw(
-    `update courses set ${columns.map((column) => `${column} = ?`).join(', ')} where id = ?`,
-    [...(Object.values(fields) as never[]), id],
-  );
   if (!isSame(before.scale, document.scale)) {
     await updateScale(transaction, { id: scale_id, user_id }, document.scale);
   }
@@ -303,6 +287,34 @@ async function saveChange(
     await RequirementRecord.query(transaction).where({ course_id: id }).delete();
     await insertRequirements(transaction, owner, document);
   }
+}
+
+/** Writes the row of a course, its document beside it, and the change that made both, in one statement. */
+async function noteChange(
+  transaction: Transaction,
+  { id, version, document }: StoredCourse,
+  { id: change, edits, inverse }: Pick<PastChange, 'id' | 'edits' | 'inverse'>,
+): Promise<void> {
+  const fields = { ...courseRow(document), version };
+  const columns = Object.keys(fields);
+  await transaction.raw(
+    `with course as (
+        update courses set ${columns.map((column) => `${column} = ?`).join(', ')} where id = ? returning id, user_id, version
+      ), kept as (
+        insert into course_documents (course_id, version, document) select id, version, ?::json from course
+        on conflict (course_id) do update set version = excluded.version, document = excluded.document
+      )
+      insert into course_changes (course_id, user_id, id, version, edits, inverse)
+        select id, user_id, ?, version, ?, ? from course`,
+    [
+      ...(Object.values(fields) as never[]),
+      id,
+      JSON.stringify(document),
+      change,
+      JSON.stringify(edits),
+      JSON.stringify(inverse),
+    ],
+  );
 }
 
 async function insertRequirements(

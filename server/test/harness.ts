@@ -1,3 +1,4 @@
+import { documentOfRows } from '../src/course-reading';
 import { checkCourse, type Course, type Edit } from '@fidens/core';
 import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
@@ -29,11 +30,21 @@ export async function startHarness({ sampleData = false } = {}): Promise<Harness
     applicationFolder: undefined,
   });
   const stop = async () => {
+    await expectKeptAsRows(database);
     await application.close();
     await database.destroy();
     await postgres.remove();
   };
   return { postgres, database, application, stop };
+}
+
+/** Whatever a test has done: each document that is kept ready is the one that its course's rows make. */
+async function expectKeptAsRows(database: Knex): Promise<void> {
+  const kept = (await database('courses')
+    .join('course_documents', { course_id: 'courses.id', 'course_documents.version': 'courses.version' })
+    .select('courses.id', 'document')) as { id: string; document: Course }[];
+  for (const { id, document } of kept)
+    expect(document).toEqual(await database.transaction((transaction) => documentOfRows(transaction, id)));
 }
 
 export type Agent = ReturnType<typeof request.agent>;

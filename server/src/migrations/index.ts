@@ -11,6 +11,7 @@ import * as feeds from './009-feeds';
 import * as terms from './010-terms';
 import * as account from './011-account';
 import * as syllabus from './012-syllabus';
+import * as keptDocuments from './013-kept-documents';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
@@ -26,4 +27,5 @@ export const migrations: Record<string, Knex.Migration> = {
   '010-terms': terms,
   '011-account': account,
   '012-syllabus': syllabus,
+  '013-kept-documents': keptDocuments,
 };

@@ -9,9 +9,9 @@ import {
   deleteCourse,
   findCourse,
   listChanges,
-  listCourses,
   type StoredCourse,
 } from '../course-store';
+import { courseList } from '../course-reading';
 import { readTogether } from '../database';
 import { CourseRecord, Term } from '../models';
 import { invalid, notFound, Problem } from '../problem';
@@ -37,8 +37,11 @@ export function courseRoutes(database: Knex): Router {
   const router = Router();
 
   router.get('/courses', async (request, response) => {
-    const userId = studentId(request);
-    response.json(await readTogether(database, (transaction) => listCourses(transaction, userId)));
+    const has = /^"([0-9a-f]{32})"$/.exec(request.get('if-none-match') ?? '')?.[1];
+    const { tag, json } = await courseList(database, studentId(request), has);
+    response.set('ETag', `"${tag}"`);
+    if (json === undefined) response.status(304).end();
+    else response.type('json').send(json);
   });
 
   router.post('/courses', async (request, response) => {
