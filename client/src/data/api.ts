@@ -32,6 +32,7 @@ interface Request {
   method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
   body?: unknown;
   version?: number;
+  tag?: string | undefined;
 }
 
 /** Milliseconds after which an answer is not waited for any more. */
@@ -46,14 +47,34 @@ const MOST_KEPT_ALIVE = 20_000;
  * @param path - below `/api/v1`
  * @throws {ApiError} for every answer that is no success
  */
-export async function ask<T>(path: string, { method = 'GET', body, version }: Request = {}): Promise<T> {
+export async function ask<T>(path: string, request: Request = {}): Promise<T> {
+  return answerOf(await send(path, request));
+}
+
+/**
+ * Asks for what the client may have already.
+ *
+ * @param tag - what the server called it when it was last sent
+ * @returns no answer where it is still the same
+ * @throws {ApiError} for every answer that is no success
+ */
+export async function askUnlessSame<T>(
+  path: string,
+  tag: string | undefined,
+): Promise<{ answer: T | undefined; tag: string | undefined }> {
+  const response = await send(path, { tag });
+  const answer = response.status === 304 ? undefined : await answerOf<T>(response);
+  return { answer, tag: response.headers.get('etag') ?? undefined };
+}
+
+async function send(path: string, { method = 'GET', body, version, tag }: Request): Promise<Response> {
   const headers: Record<string, string> = {};
   if (body !== undefined) headers['Content-Type'] = 'application/json';
   if (version !== undefined) headers['If-Match'] = `"${version}"`;
+  if (tag !== undefined) headers['If-None-Match'] = tag;
   const text = body === undefined ? undefined : JSON.stringify(body);
-  let response: Response;
   try {
-    response = await fetch(`/api/v1${path}`, {
+    return await fetch(`/api/v1${path}`, {
       method,
       headers,
       ...(text !== undefined && { body: text }),
@@ -64,6 +85,9 @@ export async function ask<T>(path: string, { method = 'GET', body, version }: Re
   } catch {
     throw new ApiError(0, 'The server cannot be reached.');
   }
+}
+
+async function answerOf<T>(response: Response): Promise<T> {
   if (response.status === 204) return undefined as T;
   const answer = (await response.json().catch(() => undefined)) as Record<string, unknown> | undefined;
   if (response.ok) {

@@ -3,7 +3,7 @@ import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient }
 import { useMemo } from 'react';
 import type { PendingChange } from '@/data/sync/pending';
 import { useWaiting } from '@/data/sync/queue';
-import { ask, once } from './api';
+import { ask, askUnlessSame, once } from './api';
 
 /** A course as the server keeps it. */
 export interface StoredCourse {
@@ -15,9 +15,25 @@ export interface StoredCourse {
   holds?: string;
 }
 
+/** What the server last called a list, and which courses in which versions that is. */
+let lastList: { readonly tag: string | undefined; readonly of: string } = { tag: undefined, of: '' };
+const named = (courses: readonly StoredCourse[]) =>
+  courses.map(({ id, termId, version }) => `${id} ${termId} ${version}`).join();
+
 export const coursesQuery = queryOptions({
   queryKey: ['courses'],
-  queryFn: () => ask<StoredCourse[]>('/courses'),
+  queryFn: async ({ client }): Promise<StoredCourse[]> => {
+    const known = () => client.getQueryData<StoredCourse[]>(['courses']);
+    // Only where what is known is just what the server has named so.
+    const held = known();
+    const { answer, tag } = await askUnlessSame<StoredCourse[]>(
+      '/courses',
+      held && named(held) === lastList.of ? lastList.tag : undefined,
+    );
+    if (!answer) return known() ?? ask<StoredCourse[]>('/courses');
+    lastList = { tag, of: named(answer) };
+    return answer;
+  },
   // A version that is known stays the very same object: what was computed of it is not computed again.
   structuralSharing: (old, fresh) =>
     (fresh as StoredCourse[]).map((course) => {
