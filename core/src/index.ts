@@ -64,6 +64,8 @@ export {
   type Scale,
   type SchoolFigure,
   type Score,
+  type Second,
+  type SecondGroup,
   type Status,
   statusOf,
   type Target,
@@ -149,6 +151,7 @@ export {
 } from './insight/combinations';
 export { type Gpa, gpa, isSameCourse, gpaText, type LeftOut, neededMean, USUAL_GPA } from './insight/gpa';
 export { halvesOf, partAsCourse } from './insight/half';
+export { byKinds, secondCourse } from './insight/second-way';
 export {
   type Extent,
   extentOf,

@@ -92,6 +92,13 @@ export function everyField(): Course {
       { for: 'A', of: 'tests', pieces: 2, each: '70' },
       { for: 'C', of: 'absences', atMost: '6' },
     ],
+    second: {
+      name: 'The year',
+      groups: [
+        { name: 'Half of it', weight: '60.5', combine: 'equal', of: ['group', 'late'] },
+        { name: 'The rest', weight: '40', of: ['letter'] },
+      ],
+    },
     root: {
       kind: 'category',
       id: 'course',
@@ -105,7 +112,7 @@ export function everyField(): Course {
       missing: { counts: 'nothing' },
       late: null,
       children: [
-        { ...common, kind: 'category', id: 'group', name: 'Group', late, children: [] },
+        { ...common, kind: 'category', id: 'group', name: 'Group', period: true, late, children: [] },
         {
           ...common,
           kind: 'assessment',

@@ -35,7 +35,7 @@ export function toDocument(record: CourseRecord): Course {
   return {
     format: 'fidens-course',
     version: 1,
-    ...fromRow(COURSE_COLUMNS, record),
+    ...withSecond(fromRow(COURSE_COLUMNS, record)),
     scale: toScale(record.scale),
     ...(record.scales.length > 0 && {
       scales: Object.fromEntries(
@@ -63,8 +63,21 @@ export function toScale(scale: GradingScale): Scale {
 }
 
 /** The columns of `courses` that keep a document. */
-export function courseRow(document: Course): Fields {
-  return toRow(COURSE_COLUMNS, document);
+export function courseRow({ second, ...document }: Course): Fields {
+  const kept = second && {
+    name: second.name,
+    groups: JSON.stringify(second.groups.map(({ weight: _weight, ...group }) => group)),
+    weights: second.groups.map(({ weight }) => weight),
+  };
+  return toRow(COURSE_COLUMNS, { ...document, ...(kept && { second: kept }) });
+}
+
+/** The fields of a course with the groups of its second way and their weights put together. */
+function withSecond(fields: Fields): Fields {
+  const kept = fields.second as { name: string; groups: object[]; weights: string[] } | undefined;
+  if (!kept) return fields;
+  const groups = kept.groups.map((group, index) => ({ ...group, weight: kept.weights[index]! }));
+  return { ...fields, second: { name: kept.name, groups } };
 }
 
 /** The columns of `grading_scales` and `grading_bands` that keep a scale. */

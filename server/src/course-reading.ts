@@ -84,14 +84,14 @@ export async function lockCourse(
     [courseId, userId],
   );
   if (locked.rowCount === 0) return undefined;
-  const { rows } = (await transaction.raw(KEPT, { id: courseId, change })) as { rows: [KeptCourse] };
+  const { rows } = await transaction.raw<{ rows: [KeptCourse] }>(KEPT, { id: courseId, change });
   const { repeated, kept, ...record } = rows[0];
   return { record, document: kept ?? (await documentOfRows(transaction, courseId)), repeated };
 }
 
 /** A course's document, put together of its rows. */
 export async function documentOfRows(transaction: Transaction, courseId: string): Promise<Course> {
-  const found = (await transaction.raw(COURSE, { id: courseId })) as { rows: [{ course: WholeCourse }] };
+  const found = await transaction.raw<{ rows: [{ course: WholeCourse }] }>(COURSE, { id: courseId });
   const { record, scale, bands, ...parts } = found.rows[0].course;
   // Rows as the database gives them; of a model nothing is asked but its columns.
   const whole = { ...record, scale: { ...scale, bands }, ...parts };
@@ -141,7 +141,7 @@ export async function courseList(
   userId: string,
   has: string | undefined,
 ): Promise<CourseList> {
-  const { rows } = (await database.raw(LIST, { user: userId, has: has ?? null })) as { rows: ListedCourse[] };
+  const { rows } = await database.raw<{ rows: ListedCourse[] }>(LIST, { user: userId, has: has ?? null });
   const { tag } = rows[0]!;
   if (tag === has) return { tag, json: undefined };
   const courses = rows.filter(({ id }) => id !== null);
@@ -180,8 +180,9 @@ async function keepMissing(transaction: Transaction, courses: readonly ListedCou
 }
 
 async function lockRow(transaction: Transaction, id: string): Promise<{ version: number } | undefined> {
-  const { rows } = (await transaction.raw('select version from courses where id = ? for update', [id])) as {
-    rows: { version: number }[];
-  };
+  const { rows } = await transaction.raw<{ rows: { version: number }[] }>(
+    'select version from courses where id = ? for update',
+    [id],
+  );
   return rows[0];
 }

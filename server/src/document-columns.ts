@@ -63,6 +63,9 @@ export const COURSE_COLUMNS: Columns = {
   missing_counts: 'policy.missing.counts',
   missing_percent: 'policy.missing.percent',
   overdue_after: 'policy.overdue.after',
+  second_name: 'second.name',
+  second_groups: 'second.groups',
+  second_weights: 'second.weights',
   ...Object.fromEntries(Object.entries(LATE_POLICY).map(([column, field]) => [column, `policy.${field}`])),
 };
 
@@ -102,6 +105,7 @@ const RULE_COLUMNS: Readonly<Record<keyof CategoryRules, Columns>> = {
 export const CATEGORY_COLUMNS: Columns = {
   ...NODE,
   combine: 'combine',
+  period: 'period',
   ...Object.fromEntries(Object.values(RULE_COLUMNS).flatMap((columns) => Object.entries(columns))),
 };
 
@@ -160,6 +164,7 @@ const DECIMALS = new Set([
 ]);
 const DECIMAL_LISTS = new Set([
   ...['curve_line_from', 'curve_line_to', 'curve_steps_from', 'curve_steps_gives', 'scheme_weights'],
+  'second_weights',
 ]);
 const MOMENTS = new Set(['due', 'extended', 'late_handed_in', 'school_seen']);
 

@@ -40,9 +40,9 @@ export async function startHarness({ sampleData = false } = {}): Promise<Harness
 
 /** Whatever a test has done: each document that is kept ready is the one that its course's rows make. */
 async function expectKeptAsRows(database: Knex): Promise<void> {
-  const kept = (await database('courses')
+  const kept = await database('courses')
     .join('course_documents', { course_id: 'courses.id', 'course_documents.version': 'courses.version' })
-    .select('courses.id', 'document')) as { id: string; document: Course }[];
+    .select<{ id: string; document: Course }[]>('courses.id', 'document');
   for (const { id, document } of kept)
     expect(document).toEqual(await database.transaction((transaction) => documentOfRows(transaction, id)));
 }

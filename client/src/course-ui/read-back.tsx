@@ -17,6 +17,7 @@ import { lateWords } from '@/rules/late/words';
 import { missingWords } from '@/rules/missing/words';
 import { namesIn } from '@/rules/names';
 import { roundWords } from '@/rules/round/words';
+import { secondSentence } from '@/rules/second/words';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Fold } from '@/ui/fold';
@@ -51,7 +52,7 @@ export function ReadBackList({ course }: { course: Course }) {
 
 /** Every rule of a course as a sentence, in the order in which a syllabus has them. */
 export function readBack(course: Course): string[] {
-  const { root, policy = {}, scale, requirements = [] } = course;
+  const { root, policy = {}, scale, requirements = [], second } = course;
   const { overdue } = policy;
   const letters = scale.bands.map(({ label, from }) => `${label} from ${number(from)}`).join(', ');
   return [
@@ -63,6 +64,7 @@ export function readBack(course: Course): string[] {
       ? `The course is rounded ${roundWords(scale.round)}; then ${letters}.`
       : `The course is not rounded; ${letters}.`,
     ...requirements.map((requirement) => `${requirementWords(requirement, namesIn(course))}.`),
+    ...(second ? [secondSentence(second)] : []),
   ];
 }
 

@@ -1,5 +1,7 @@
 import {
+  byKinds,
   courseSetting,
+  halvesOf,
   isDeduction,
   nodesIn,
   setting,
@@ -37,7 +39,22 @@ export function readyRules(course: Course): ReadyRule[] {
   const need = (requirement: Requirement) => [
     courseSetting({ requirements: [...(course.requirements ?? []), requirement] }),
   ];
+  const alike = byKinds(halvesOf(course), 'The year');
   return [
+    {
+      key: 'quarters',
+      sentence: 'The year has four quarters with a letter each, and is the mean of them.',
+      edits: intoQuarters(course),
+      wants: 'a course without periods, and without another weighting',
+      where: 'What was there is the first quarter; the others have its categories, still empty.',
+    },
+    {
+      key: 'second way',
+      sentence: 'What is named alike in each quarter also counts together, for a grade of the year.',
+      edits: alike && course.second === undefined ? [courseSetting({ second: alike })] : undefined,
+      wants: 'parts with categories of the same names, and no second way yet',
+      where: 'It stands below the letters, with the weights of the first quarter.',
+    },
     {
       key: 'absences',
       sentence: 'Each absence after the third takes 2 percent of the grade.',
@@ -101,6 +118,39 @@ export function readyRules(course: Course): ReadyRule[] {
       where: 'It stands in the line of the whole.',
     },
   ];
+}
+
+const QUARTERS = ['First quarter', 'Second quarter', 'Third quarter', 'Fourth quarter'];
+
+/** Puts what a course has into the first of four quarters; the others have the same categories without pieces. */
+function intoQuarters({ root }: Course): Edit[] | undefined {
+  const isPlain = !root.schemes && !root.replace && !root.drop && !root.planned;
+  const hasPeriods = nodesIn(root).some((node) => node.kind === 'category' && node.period);
+  if (!isPlain || hasPeriods || !root.children.some(({ kind }) => kind === 'category')) return undefined;
+  const quarter = (name: string, children: CourseNode[]): Category => ({
+    kind: 'category',
+    id: newId(),
+    name,
+    period: true,
+    ...(root.combine && { combine: root.combine }),
+    children,
+  });
+  const [first, ...others] = QUARTERS.map((name, index) =>
+    quarter(name, index === 0 ? [] : root.children.flatMap(emptied)),
+  );
+  return [
+    { op: 'add', parent: root.id, node: first! },
+    ...root.children.map(({ id }): Edit => ({ op: 'move', id, parent: first!.id })),
+    ...others.map((node) => added(root, node)),
+    setting(root.id, { combine: 'equal' }),
+  ];
+}
+
+/** A category with its rules under another id and without pieces; rules that name others stay behind. */
+function emptied(node: CourseNode): Category[] {
+  if (node.kind === 'assessment') return [];
+  const { weightTo: _weightTo, replace: _replace, schemes: _schemes, note: _note, ...rules } = node;
+  return [{ ...rules, id: newId(), children: node.children.flatMap(emptied) }];
 }
 
 /** The lowest letter that passes, as far as the scale says so; else the one above the lowest. */

@@ -11,6 +11,7 @@ import {
 } from '@fidens/core';
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
+import { OtherGrades } from '@/course-ui/other-grades';
 import { WorkingSum } from '@/course-ui/working-sum';
 import { useNow } from '@/data/session';
 import { compute } from '@/model/computed';
@@ -58,6 +59,7 @@ export function WorkingPage({ course, beside }: CoursePageProps) {
         <>
           <WorkingSum derivation={derivation} />
           <LetterLine derivation={derivation} letters={letters} />
+          <OtherGrades course={course} />
         </>
       ) : (
         <Empty title="No number yet">

@@ -20,6 +20,7 @@ import { CATEGORY_RULE_WORDS } from '.';
 import { requirementWords } from './conditions/words';
 import { lateWords } from './late/words';
 import { missingWords } from './missing/words';
+import { secondWords } from './second/words';
 import { roundWords } from './round/words';
 import type { NameOf } from './rule';
 
@@ -177,6 +178,8 @@ const FIELDS: Record<string, FieldWords> = {
     words: (list: readonly Requirement[], nameOf) =>
       list.map((requirement) => requirementWords(requirement, nameOf)).join('; ') || 'none',
   },
+  second: { name: 'second way of adding up', none: 'none', words: secondWords },
+  period: { name: 'letter of its own', none: 'no', words: yes },
   extraCredit: { name: 'extra credit', none: 'no', words: yes },
   counted: { name: 'counted', none: 'yes', words: yes },
   combine: {

@@ -71,6 +71,8 @@ function hangingWords({ rule, holder }: Hanging): string {
       return `the weight of ${name} goes there if it is excused`;
     case 'requirements':
       return 'a letter needs something of it';
+    case 'second':
+      return 'the second way of adding up counts it';
     default:
       return `a rule of ${name} names it`;
   }

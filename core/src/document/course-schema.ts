@@ -9,6 +9,7 @@ import { LIMITS } from '../rules/limits';
 import { missingSchema } from '../rules/missing';
 import { requirementsSchema } from '../rules/requirements/form';
 import { roundSchema } from '../rules/round';
+import { secondSchema } from '../rules/second/form';
 
 const note = noteSchema(LIMITS.note);
 const oneOf = (...words: string[]) => Joi.string().valid(...words);
@@ -101,6 +102,7 @@ function schemasOf<F extends string>(
 export const categoryFields = {
   ...nodeFields,
   combine: oneOf('points', 'equal', 'weights'),
+  period: Joi.valid(true),
   ...schemasOf(CATEGORY_RULES),
 };
 
@@ -141,6 +143,7 @@ export const courseFields = {
   scales: Joi.object().pattern(lineSchema(LIMITS.name), scaleSchema),
   policy: policySchema,
   requirements: requirementsSchema,
+  second: secondSchema,
 };
 
 const idSchema = lineSchema(LIMITS.id).required();

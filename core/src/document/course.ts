@@ -6,10 +6,12 @@ import type { Late, LatePolicy } from '../rules/late/form';
 import type { MissingPolicy } from '../rules/missing';
 import type { Requirement } from '../rules/requirements/form';
 import type { Round } from '../rules/round';
+import type { Second } from '../rules/second/form';
 
 export type { CategoryRules, Decimal, Late, LatePolicy, MissingPolicy, Moment, Round };
 export type { Drop } from '../rules/drop/form';
 export type { Planned } from '../rules/planned';
+export type { Second, SecondGroup } from '../rules/second/form';
 export type { Requirement };
 
 export type Combine = 'points' | 'equal' | 'weights';
@@ -63,6 +65,8 @@ interface NodeFields {
 export interface Category extends NodeFields, CategoryRules {
   kind: 'category';
   combine?: Combine;
+  /** It is a period of the course, such as a quarter, with a letter of its own. It changes no number. */
+  period?: true;
   children: CourseNode[];
 }
 
@@ -130,6 +134,8 @@ export interface Course {
   policy?: Policy;
   /** What letters need beside the percent. */
   requirements?: Requirement[];
+  /** A second way of adding the same pieces up, for a grade of its own. */
+  second?: Second;
   root: Category;
 }
 

@@ -28,7 +28,43 @@ export function referenceFaults(
   const requirements = list.flatMap((requirement, index) =>
     isObject(requirement) ? requirementFaults(requirement, ['requirements', index], nodes, labels) : [],
   );
-  return [...sources, ...circles(nodes), ...requirements];
+  return [...sources, ...circles(nodes), ...requirements, ...secondFaults(document.second, nodes)];
+}
+
+/** What a second way names that is not in the course, or twice, by itself or within another. */
+function secondFaults(second: unknown, nodes: ReadonlyMap<string, PlacedJson>): RuleFault[] {
+  const groups: unknown[] = isObject(second) && Array.isArray(second.groups) ? second.groups : [];
+  const faults: RuleFault[] = [];
+  const taken = new Map<string, string>();
+  groups.forEach((group, index) => {
+    const ids: unknown[] = isObject(group) && Array.isArray(group.of) ? group.of : [];
+    ids.forEach((id, place) => {
+      if (typeof id !== 'string') return;
+      const say = (message: string) =>
+        faults.push({
+          at: ['second', 'groups', index, 'of', place],
+          message: `the second way names "${id}", ${message}`,
+        });
+      const placed = nodes.get(id);
+      if (!placed) return say('which is not in the course');
+      if (placed.path.length === 1) return say('which is the whole course');
+      const inside = idsIn(placed.node);
+      const twice = inside.find((each) => taken.has(each));
+      if (twice !== undefined)
+        return say(`of which "${twice}" counts in ${taken.get(twice)!} already: each counts once`);
+      const where = isObject(group) ? `"${String(group.name)}"` : 'another group';
+      for (const each of inside) taken.set(each, where);
+    });
+  });
+  return faults;
+}
+
+function idsIn({ id, children }: Json): string[] {
+  const below: unknown[] = Array.isArray(children) ? children : [];
+  return [
+    ...(typeof id === 'string' ? [id] : []),
+    ...below.flatMap((child) => (isObject(child) ? idsIn(child) : [])),
+  ];
 }
 
 function sourceFaults({ node, path }: PlacedJson, nodes: ReadonlyMap<string, PlacedJson>): RuleFault[] {

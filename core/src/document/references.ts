@@ -1,13 +1,13 @@
 import { CATEGORY_RULES, RULE_NAMES } from '../rules';
 import type { CategoryRule } from '../rules/rule';
-import type { Course, CourseNode, Requirement } from './course';
+import type { Course, CourseNode, Requirement, Second } from './course';
 import { nodesIn } from './tree';
 
 /** What an id becomes that a rule names; nothing where its node goes. */
 export type Renaming = (id: string, rule: Naming) => string | undefined;
 
 /** A rule that names other nodes, and so cannot be what it is without them. */
-export type Naming = 'weightTo' | 'requirements' | keyof typeof CATEGORY_RULES;
+export type Naming = 'weightTo' | 'requirements' | 'second' | keyof typeof CATEGORY_RULES;
 
 /** A rule that names a node. */
 export interface Reference {
@@ -51,6 +51,15 @@ export function renamedRequirements(
   return left.length > 0 ? left : undefined;
 }
 
+/** A course's second way with other ids; a group goes with the last that it has, and the way with its last group. */
+export function renamedSecond(second: Second | undefined, to: Renaming): Second | undefined {
+  const groups = (second?.groups ?? []).flatMap((group) => {
+    const of = group.of.flatMap((id) => to(id, 'second') ?? []);
+    return of.length === 0 ? [] : [{ ...group, of }];
+  });
+  return second && groups.length > 0 ? { ...second, groups } : undefined;
+}
+
 /** Every rule of a course that names a node, in tree order, those of the course itself last. */
 export function referencesOf(course: Course): Reference[] {
   const found: Reference[] = [];
@@ -67,5 +76,6 @@ export function referencesOf(course: Course): Reference[] {
     }
   }
   renamedRequirements(course.requirements, seen('requirements', undefined));
+  renamedSecond(course.second, seen('second', undefined));
   return found;
 }

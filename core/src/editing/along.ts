@@ -1,5 +1,5 @@
 import type { Category, Course, CourseNode } from '../document/course';
-import { renamedRequirements, renamedRules, type Naming } from '../document/references';
+import { renamedRequirements, renamedRules, renamedSecond, type Naming } from '../document/references';
 import { isSame } from '../document/same';
 import { applyEdits } from './apply-edits';
 import { courseSetting, setting, type Edit } from './edit';
@@ -63,6 +63,11 @@ function hanging(course: Course): Along {
   if (!isSame(requirements, course.requirements)) {
     edits.push(courseSetting({ requirements }));
     rules.push({ rule: 'requirements', holder: undefined });
+  }
+  const second = renamedSecond(course.second, (id) => (all.has(id) ? id : undefined));
+  if (!isSame(second, course.second)) {
+    edits.push(courseSetting({ second }));
+    rules.push({ rule: 'second', holder: undefined });
   }
   return { edits, rules };
 }

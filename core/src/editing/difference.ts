@@ -1,6 +1,6 @@
 import type { Category, Course, CourseNode } from '../document/course';
 import { isSame } from '../document/same';
-import { renamedRequirements, withRenamedRules } from '../document/references';
+import { renamedRequirements, renamedSecond, withRenamedRules } from '../document/references';
 import { nodesIn, walk } from '../document/tree';
 import { LIMITS } from '../rules/limits';
 import { courseSetting, setting, type CourseFields, type Edit, type NodeFields } from './edit';
@@ -32,10 +32,11 @@ export function replacement(course: Course, file: Course): Edit[] {
 }
 
 /** A course under the ids of another. */
-export function alignedCourse({ root: own }: Course, { requirements, ...wanted }: Course): Course {
+export function alignedCourse({ root: own }: Course, { requirements, second, ...wanted }: Course): Course {
   const { root, idOf } = alignedTree(own, wanted.root);
   const named = renamedRequirements(requirements, idOf);
-  return { ...wanted, ...(named && { requirements: named }), root };
+  const way = renamedSecond(second, idOf);
+  return { ...wanted, ...(named && { requirements: named }), ...(way && { second: way }), root };
 }
 
 type Fields = Record<string, unknown>;

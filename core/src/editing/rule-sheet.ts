@@ -83,12 +83,13 @@ function isListed({ combine }: Category, child: CourseNode): boolean {
  * @param how - whether its pieces come too, or its rules alone, and all pieces of the course stay
  */
 export function withSheet(course: Course, sheet: Course, how: 'all' | 'alone' = 'all'): Course {
-  const { policy: _policy, requirements: _requirements, ...kept } = course;
-  const { root: rules, requirements } = alignedCourse(course, ruleSheet(sheet));
+  const { policy: _policy, requirements: _requirements, second: _second, ...kept } = course;
+  const { root: rules, requirements, second } = alignedCourse(course, ruleSheet(sheet));
   return withoutHanging({
     ...kept,
     scale: sheet.scale,
     ...(requirements && { requirements }),
+    ...(second && { second }),
     ...((course.scales ?? sheet.scales) && { scales: { ...course.scales, ...sheet.scales } }),
     ...(sheet.policy && { policy: sheet.policy }),
     root: merged(course.root, rules, how === 'all' ? hasRecord : () => true),

@@ -3,8 +3,15 @@ import { scaleNameFor } from '../document/scale';
 import { referencesOf } from '../document/references';
 import { find, nodesIn } from '../document/tree';
 
-/** The parts of a course that carry a letter of their own: categories of the root that hold categories, such as a year's halves. */
+/**
+ * The parts of a course that carry a letter of their own: those that are said to be periods, wherever they stand; where none is,
+ * categories of the root that hold categories, such as a year's halves.
+ */
 export function halvesOf({ root }: Course): Category[] {
+  const periods = nodesIn(root).filter(
+    (node): node is Category => node.kind === 'category' && node !== root && node.period === true,
+  );
+  if (periods.length > 0) return periods;
   return root.children.filter(
     (child): child is Category =>
       child.kind === 'category' &&
@@ -34,11 +41,18 @@ export function partAsCourse(course: Course, id: string): Course | undefined {
   const {
     weight: _weight,
     weightTo: _weightTo,
+    period: _period,
     extraCredit: _extra,
     counted: _counted,
     ...root
   } = placed.node;
-  const { target: _target, credits: _credits, requirements: _requirements, ...rest } = course;
+  const {
+    target: _target,
+    credits: _credits,
+    requirements: _requirements,
+    second: _second,
+    ...rest
+  } = course;
   const inherited = [...(placed.ancestors as Category[])].reverse();
   const missing = root.missing ?? inherited.find((category) => category.missing)?.missing;
   const late =

@@ -13,6 +13,9 @@ export const LIMITS = {
   schemes: 20,
   /** Requirements of one course. */
   requirements: 100,
+  /** Groups of a course's second way, and what stands in one of them. */
+  groups: 50,
+  groupOf: 500,
   name: 200,
   label: 20,
   id: 100,

@@ -12,6 +12,7 @@ import * as terms from './010-terms';
 import * as account from './011-account';
 import * as syllabus from './012-syllabus';
 import * as keptDocuments from './013-kept-documents';
+import * as secondWay from './014-second-way';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
@@ -28,4 +29,5 @@ export const migrations: Record<string, Knex.Migration> = {
   '011-account': account,
   '012-syllabus': syllabus,
   '013-kept-documents': keptDocuments,
+  '014-second-way': secondWay,
 };

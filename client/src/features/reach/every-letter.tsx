@@ -4,10 +4,8 @@ import {
   deciding,
   decimalText,
   fractionOfPercent,
-  halvesOf,
   isInCeiling,
   needWords,
-  partAsCourse,
   pointsToGo,
   requirementTake,
   shownLevel,
@@ -25,6 +23,7 @@ import { Text } from 'react-native-paper';
 import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { compute, isTarget, type Computed } from '@/model/computed';
+import { otherGrades, othersTitle } from '@/model/other-grades';
 import { useChange } from '@/model/use-change';
 import { useExtent } from '@/model/use-extent';
 import { SPACE } from '@/theme/layout';
@@ -248,33 +247,28 @@ export function TargetChoice({ course }: { course: StoredCourse }) {
   );
 }
 
-/** Parts that carry a letter of their own, each with what its letters take. */
+/** Grades beside the course's own, each with what its letters take: of its periods, and of its second way. */
 export const HalvesReach = memo(function HalvesReach({ course }: { course: StoredCourse }) {
-  const halves = halvesOf(course.document);
-  if (halves.length === 0) return null;
+  const others = otherGrades(course.document);
+  if (others.length === 0) return null;
   return (
     <Stack gap="s">
-      <SectionTitle>Each part’s own letter</SectionTitle>
-      {halves.map((half) => (
-        <HalfReach key={half.id} course={course} half={half} />
-      ))}
+      <SectionTitle>{othersTitle(course.document)}</SectionTitle>
+      {others.map(({ id, name, of }) =>
+        of ? (
+          <PartReach key={id} part={of} name={name} />
+        ) : (
+          <Fold key={id} title={`${name}: not by itself`}>
+            <Soft>A rule in it names what stands outside of it, so it cannot be asked alone.</Soft>
+          </Fold>
+        ),
+      )}
     </Stack>
   );
 });
 
-function HalfReach({ course, half }: { course: StoredCourse; half: Category }) {
-  const part = useMemo(() => partAsCourse(course.document, half.id), [course.document, half.id]);
-  if (!part)
-    return (
-      <Fold title={`${half.name}: not by itself`}>
-        <Soft>A rule in it names what stands outside of it, so it cannot be asked alone.</Soft>
-      </Fold>
-    );
-  return <PartReach part={part} half={half} />;
-}
-
 /** A half, or another part of a course, as a course of its own. */
-function PartReach({ part, half }: { part: Course; half: Category }) {
+function PartReach({ part, name }: { part: Course; name: string }) {
   const now = useNow();
   const computed = compute(part, now);
   const extent = useExtent(part);
@@ -282,7 +276,7 @@ function PartReach({ part, half }: { part: Course; half: Category }) {
   const next = computed.headline;
   return (
     <Fold
-      title={`${half.name}: ${computed.outlooks.standing.worth ? `${letter}, ${shown}` : 'nothing yet'}`}
+      title={`${name}: ${computed.outlooks.standing.worth ? `${letter}, ${shown}` : 'nothing yet'}`}
       summary={
         next.kind === 'takes' ? `${next.band.label} takes ${next.level}% on what is left of it.` : undefined
       }

@@ -11,6 +11,7 @@ import { partOf } from '@/model/part-of';
 import type { EditRules } from '@/model/rule-draft';
 import { RULE_EDITORS, rulePhrases } from '@/rules';
 import type { InForce, RuleEditor, RuleEditorProps } from '@/rules/rule';
+import { Choice } from '@/ui/fields/choice';
 import { Fold } from '@/ui/fold';
 import { Soft } from '@/ui/text';
 
@@ -38,6 +39,17 @@ export function CategoryRules({
   return (
     <Fold title={`More rules for ${of}`} summary={moreWords(course, category, isRoot)}>
       {!isRoot && <TakesPart nodes={[category]} of={of} edit={edit} />}
+      {!isRoot && (
+        <Choice
+          label={`Whether ${of} has a letter of its own`}
+          value={category.period ? 'own' : 'none'}
+          options={[
+            { value: 'none', label: 'a part of the course' },
+            { value: 'own', label: 'a period with its own letter' },
+          ]}
+          onChange={(next) => edit([setting(category.id, { period: next === 'own' || undefined })])}
+        />
+      )}
       {RARE.map((field) => (
         <RuleField
           key={field}
@@ -84,6 +96,7 @@ function moreWords(course: Course, category: Category, isRoot: boolean): string 
   const words = [
     category.extraCredit && 'extra credit',
     category.counted === false && 'not counted',
+    category.period && 'has its own letter',
     ...rulePhrases(category, course)
       .filter(({ field }) => (RARE as readonly string[]).includes(field))
       .map(({ words: said }) => said),

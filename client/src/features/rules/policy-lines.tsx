@@ -10,6 +10,7 @@ import { missingWords } from '@/rules/missing/words';
 import { namesIn } from '@/rules/names';
 import { ScaleRound } from '@/rules/round/editor';
 import { roundWords } from '@/rules/round/words';
+import { secondSentence } from '@/rules/second/words';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { SectionTitle } from '@/ui/text';
@@ -20,6 +21,7 @@ import { OverdueRule, overdueWords, policyWith } from './course-policies';
 import { OpenedFrame } from './opened-frame';
 import { ReadyRules } from './ready-rules';
 import { RequirementFields } from './requirement-fields';
+import { SecondFields } from './second-fields';
 
 interface PolicyLinesProps {
   course: Course;
@@ -31,7 +33,7 @@ interface PolicyLinesProps {
 /** What holds for the whole course, a sentence each that opens to its fields: missing and late work, the letters, rounding. */
 export function PolicyLines({ course, scaleFields, edit }: PolicyLinesProps) {
   const [opened, setOpened] = useState<string>();
-  const { policy = {}, scale, requirements = [] } = course;
+  const { policy = {}, scale, requirements = [], second } = course;
   const set = (fields: Parameters<typeof policyWith>[1]) => edit([policyWith(policy, fields)]);
   const line = (what: string, sentence: string, fields: ReactNode) => (
     <Line
@@ -76,6 +78,12 @@ export function PolicyLines({ course, scaleFields, edit }: PolicyLinesProps) {
           : `${requirements.map((requirement) => requirementWords(requirement, namesIn(course))).join('; ')}.`,
         <RequirementFields course={course} edit={edit} />,
       )}
+      {course.root.children.length > 0 &&
+        line(
+          'second',
+          second ? secondSentence(second) : 'There is one grade, added up one way.',
+          <SecondFields course={course} edit={edit} />,
+        )}
       {course.root.children.length > 0 && <ReadyRules course={course} edit={edit} />}
     </View>
   );
