@@ -7,6 +7,7 @@ import {
   openCourse,
   openPage,
   openRules,
+  record,
   settled,
   signUp,
   test,
@@ -244,4 +245,28 @@ test('what a rule names is not deleted without it: it is said, and the rule goes
   await expect(page.getByRole('button', { name: /^Final exam: / })).toBeVisible();
   await openPage(page, 'Rules');
   await expect(page.getByText('lowest one replaced by Final exam')).toBeVisible();
+});
+
+test('four quarters are made with two taps; the year counts the same scores another way, and each grade stands beside the others', async ({
+  page,
+}) => {
+  await openTides(page);
+  await record(page, 'Test 1', '8');
+  await openPage(page, 'Rules');
+  await unfold(page, 'More that a syllabus can say');
+  await take(page, 'The year has four quarters with a letter each, and is the mean of them.');
+  if (await effectOf(page).isVisible()) await keepRules(page);
+  await take(page, 'What is named alike in each quarter also counts together, for a grade of the year.');
+  await page.getByRole('button', { name: /^The same work also counts another way, for “The year”/ }).click();
+  await fill(page, 'Weight of the group Tests', '70');
+  await expectAccessible(page);
+  await openPage(page, 'Working');
+  const grades = page.getByRole('list').filter({ hasText: 'First quarter' });
+  await expect(grades.getByRole('listitem')).toHaveCount(5);
+  await expect(grades.getByRole('listitem').last()).toContainText('The year');
+  await settled(page);
+  await page.reload();
+  await expect(grades.getByRole('listitem')).toHaveCount(5);
+  await openPage(page, 'Reach');
+  await expect(page.getByRole('heading', { name: 'Other grades from the same scores' })).toBeVisible();
 });

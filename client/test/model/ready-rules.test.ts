@@ -1,4 +1,5 @@
-import { applyEdits, checkCourse, type Course } from '@fidens/core';
+import { applyEdits, checkCourse, type Category, type Course } from '@fidens/core';
+import { otherGrades } from '@/model/other-grades';
 import { readyRules } from '@/model/ready-rules';
 
 const scale: Course['scale'] = {
@@ -45,9 +46,13 @@ function taken(key: string, course = FULL): Course {
 }
 
 describe('the rules that are ready to be taken', () => {
-  it.each(readyRules(FULL).map(({ key }) => key))('%s makes a course that is right', (key) => {
-    expect(taken(key)).not.toEqual(FULL);
-  });
+  // Nothing is named alike before there are quarters.
+  it.each(readyRules(FULL).flatMap(({ key }) => (key === 'second way' ? [] : [key])))(
+    '%s makes a course that is right',
+    (key) => {
+      expect(taken(key)).not.toEqual(FULL);
+    },
+  );
 
   it('are about the pieces that a student would mean', () => {
     expect(taken('replace').root.children[0]).toMatchObject({ id: 'tests', replace: { by: 'final' } });
@@ -59,10 +64,35 @@ describe('the rules that are ready to be taken', () => {
     ]);
   });
 
+  it('make four quarters of what is there, and a grade of the year from what is named alike', () => {
+    const year = taken('quarters');
+    expect(year.root.combine).toBe('equal');
+    const quarters = year.root.children as Category[];
+    expect(quarters.map(({ name, period }) => [name, period])).toEqual(
+      ['First', 'Second', 'Third', 'Fourth'].map((which) => [`${which} quarter`, true]),
+    );
+    expect(quarters[0]).toMatchObject({ combine: 'weights', children: FULL.root.children });
+    for (const later of quarters.slice(1))
+      expect(later.children).toEqual([
+        { kind: 'category', id: expect.any(String) as string, name: 'Tests', weight: '40', children: [] },
+      ]);
+    const { second } = taken('second way', year);
+    expect(second!.groups.map(({ name, weight, of }) => [name, weight, of.length])).toEqual([
+      ['Tests', '40', 4],
+      ['Midterm', '20', 1],
+      ['Final exam', '40', 1],
+    ]);
+    expect(otherGrades({ ...year, second: second! }).map(({ name, of }) => [name, of !== undefined])).toEqual(
+      [...quarters.map(({ name }) => [name, true]), ['The year', true]],
+    );
+  });
+
   it('say what they need where the course has it not', () => {
     const pooled = courseOf(undefined, [piece('only', 'Paper')]);
     const missing = readyRules(pooled).filter(({ edits }) => !edits);
     expect(missing.map(({ key }) => key)).toEqual([
+      'quarters',
+      'second way',
       'attendance',
       'pieces',
       'replace',

@@ -12,7 +12,6 @@ import {
   shownPercent,
   thresholdOf,
   type BandReach,
-  type Category,
   type Course,
   type Extent,
   type PointsToGo,
