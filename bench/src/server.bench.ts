@@ -21,6 +21,7 @@ export async function serverBench(): Promise<void> {
     sampleData: true,
     secureCookies: false,
     trustProxy: false,
+    mail: undefined,
     applicationFolder: undefined,
   });
   const fidens = await listen(application.express);

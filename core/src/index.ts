@@ -42,6 +42,8 @@ export {
   type GpaSettings,
   gpaSettingsSchema,
   libraryNameSchema,
+  linkSchema,
+  mailAddressSchema,
   nameSchema,
   passwordAgainSchema,
   passwordChangeSchema,

@@ -8,6 +8,7 @@ import { constants } from 'node:zlib';
 import { limitChanges, sendDevices } from './attempts';
 import { refuseDeepBodies } from './body';
 import type { Configuration } from './configuration';
+import { openMail } from './mail';
 import { answerNotFound, answerProblems } from './problem';
 import { accountRoutes } from './routes/account';
 import { courseRoutes } from './routes/courses';
@@ -34,6 +35,7 @@ export interface Application {
 export function createApplication(database: Knex, configuration: Configuration): Application {
   const app = express();
   const session = sessions(configuration);
+  const mail = configuration.mail && openMail(configuration.mail);
   app.disable('x-powered-by');
   app.set('trust proxy', configuration.trustProxy);
   let stopping = false;
@@ -54,7 +56,7 @@ export function createApplication(database: Knex, configuration: Configuration):
   api.use('/account/archive', refuseOtherSites, express.json({ limit: '10mb' }));
   api.use(refuseOtherSites, express.json({ limit: '4mb' }), refuseDeepBodies);
   api.use(sendDevices(configuration), session.middleware);
-  api.use(doorRoutes(database, configuration));
+  api.use(doorRoutes(database, configuration, mail));
   api.use(
     requireStudent,
     limitChanges(),
@@ -77,7 +79,11 @@ export function createApplication(database: Knex, configuration: Configuration):
   const stop = () => {
     stopping = true;
   };
-  return { express: app, stop, close: session.close };
+  const close = async () => {
+    mail?.close();
+    await session.close();
+  };
+  return { express: app, stop, close };
 }
 
 /** What a page of ours may never ask of the device. */

@@ -121,6 +121,23 @@ export function newcomerLimit(
   };
 }
 
+/** Messages that may be asked for, in an hour: to one e-mail, and from one address. */
+const MESSAGES = { to: 5, from: 100 };
+
+/** Limits what makes the server send messages. */
+export function mailLimit(database: Knex): (request: Request, email: string) => Promise<void> {
+  const to = limiter(database, 'mail to', MESSAGES.to, HOUR);
+  const from = limiter(database, 'mail from', MESSAGES.from, HOUR);
+  return async (request, email) => {
+    try {
+      await from.consume(request.ip ?? 'unknown');
+      await to.consume(email);
+    } catch (refusal) {
+      throw tooMany(refusal, 'There were too many messages.');
+    }
+  };
+}
+
 const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
 /** Changes of one student in a minute, in one process: no hand types faster, and no queue of an offline week is longer. */
 const CHANGES_A_MINUTE = 6_000;

@@ -1,12 +1,14 @@
 import { hash, verify } from '@node-rs/argon2';
 import { dictionary } from '@zxcvbn-ts/language-common';
-import type { User } from './models';
 import { invalid } from './problem';
 
 /** A hash of no password: a sign-in for an unknown e-mail takes as long as any other. */
 const NOBODY = hash('nobody signs in with this');
 
-export async function isRight(user: User | undefined, password: string): Promise<boolean> {
+export async function isRight(
+  user: { readonly password_hash: string | null } | undefined,
+  password: string,
+): Promise<boolean> {
   const right = await verify(user?.password_hash ?? (await NOBODY), password);
   return right && !!user?.password_hash;
 }

@@ -2,7 +2,7 @@ import type { Configuration } from './configuration';
 import type { User } from './models';
 
 /** Who is signed in, and whether the sample student can be. `today` stands for the clock where it is set. */
-export function sessionOf(user: User | undefined, { sampleData }: Configuration): object {
+export function sessionOf(user: User | undefined, { sampleData, mail }: Configuration): object {
   const student = user && {
     id: user.id,
     name: user.name,
@@ -12,5 +12,5 @@ export function sessionOf(user: User | undefined, { sampleData }: Configuration)
     sweptAt: user.swept_at?.toISOString() ?? null,
     gpa: { repeats: user.gpa_repeats, decimals: user.gpa_decimals, mode: user.gpa_mode },
   };
-  return { student: student ?? null, sampleAvailable: sampleData };
+  return { student: student ?? null, sampleAvailable: sampleData, mailAvailable: mail !== undefined };
 }

@@ -530,6 +530,7 @@ describe('several server processes', () => {
       sampleData: false,
       secureCookies: false,
       trustProxy: false,
+      mail: undefined,
       applicationFolder: undefined,
     });
     try {

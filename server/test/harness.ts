@@ -1,3 +1,4 @@
+import type { Configuration } from '../src/configuration';
 import { documentOfRows } from '../src/course-reading';
 import { checkCourse, type Course, type Edit } from '@fidens/core';
 import { randomUUID } from 'node:crypto';
@@ -15,7 +16,10 @@ export interface Harness {
   readonly stop: () => Promise<void>;
 }
 
-export async function startHarness({ sampleData = false } = {}): Promise<Harness> {
+export async function startHarness({
+  sampleData = false,
+  mail,
+}: { sampleData?: boolean; mail?: Configuration['mail'] } = {}): Promise<Harness> {
   const postgres = await temporaryPostgres();
   await migrate(postgres.url);
   const database = openDatabase(postgres.url);
@@ -27,6 +31,7 @@ export async function startHarness({ sampleData = false } = {}): Promise<Harness
     sampleData,
     secureCookies: false,
     trustProxy: false,
+    mail,
     applicationFolder: undefined,
   });
   const stop = async () => {

@@ -105,6 +105,7 @@ describe('what the environment tells a server', () => {
       sampleData: false,
       secureCookies: false,
       trustProxy: false,
+      mail: undefined,
       applicationFolder: undefined,
     });
     expect(readConfiguration({ ...right, FIDENS_TRUST_PROXY: '2' }).trustProxy).toBe(2);
@@ -118,6 +119,11 @@ describe('what the environment tells a server', () => {
     ['PORT', { PORT: '70000' }],
     ['FIDENS_SAMPLE_DATA', { FIDENS_SAMPLE_DATA: 'yes' }],
     ['FIDENS_TRUST_PROXY', { FIDENS_TRUST_PROXY: 'everybody' }],
+    [
+      'FIDENS_MAIL',
+      { FIDENS_MAIL: 'mail.example', FIDENS_MAIL_FROM: 'a@b.example', FIDENS_ADDRESS: 'https://b.example' },
+    ],
+    ['FIDENS_ADDRESS', { FIDENS_MAIL: 'smtp://127.0.0.1', FIDENS_MAIL_FROM: 'a@b.example' }],
     ['FIDENS_APPLICATION', { FIDENS_APPLICATION: mkdtempSync(join(tmpdir(), 'fidens-empty-')) }],
   ])('is refused in a sentence that names %s where that is wrong', (name, setting) => {
     expect(refusal(setting)).toMatch(new RegExp(`^${name} (must be|is not set)`));

@@ -44,6 +44,12 @@ export const recoverySchema = Joi.object({
   password: newPassword,
 });
 
+/** Where a link is asked for. */
+export const mailAddressSchema = Joi.object({ email });
+
+/** The link of a message, taken: with the password that was chosen for the new account, or the new one of an old account. */
+export const linkSchema = Joi.object({ token: textSchema().max(100).required(), password: newPassword });
+
 /** What a student says of how a GPA is computed. */
 export interface GpaSettings {
   /** Of a course that was taken again, whether the later one alone counts, or both. */

@@ -13,6 +13,7 @@ import * as account from './011-account';
 import * as syllabus from './012-syllabus';
 import * as keptDocuments from './013-kept-documents';
 import * as secondWay from './014-second-way';
+import * as mailLinks from './015-mail-links';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
@@ -30,4 +31,5 @@ export const migrations: Record<string, Knex.Migration> = {
   '012-syllabus': syllabus,
   '013-kept-documents': keptDocuments,
   '014-second-way': secondWay,
+  '015-mail-links': mailLinks,
 };

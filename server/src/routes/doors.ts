@@ -1,16 +1,18 @@
 import { credentialsSchema, recoverySchema, registrationSchema } from '@fidens/core';
 import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
-import { UniqueViolationError } from 'objection';
 import { guessLimit, newcomerLimit } from '../attempts';
 import { bodyOf } from '../body';
 import type { Configuration } from '../configuration';
-import { Term, User } from '../models';
+import type { Mail } from '../mail';
+import { createAccount } from '../new-account';
+import { User } from '../models';
 import { isRight, newHash } from '../passwords';
 import { notFound, Problem } from '../problem';
 import { takeCode } from '../recovery';
 import { openSampleWorld } from '../sample-world';
 import { sessionOf } from '../session-answer';
+import { mailedRoutes } from './mailed';
 import { isSignedIn, signIn, signOut, stay } from '../sign-in';
 
 interface Credentials {
@@ -19,9 +21,10 @@ interface Credentials {
 }
 
 /** The ways in and out: sign up, sign in, come back with a recovery code, sign out, and who is signed in. */
-export function doorRoutes(database: Knex, configuration: Configuration): Router {
+export function doorRoutes(database: Knex, configuration: Configuration, mail: Mail | undefined): Router {
   const router = Router();
   const guesses = guessLimit(database, configuration);
+  if (mail) router.use(mailedRoutes(database, configuration, mail, guesses));
   const limitNewcomers = newcomerLimit(database);
 
   router.get('/session', async (request, response) => {
@@ -34,7 +37,9 @@ export function doorRoutes(database: Knex, configuration: Configuration): Router
   router.post('/accounts', async (request, response) => {
     const { name, email, password } = bodyOf<Credentials & { name: string }>(request, registrationSchema);
     await limitNewcomers(request, 'account');
-    const user = await createAccount(database, name.trim(), email.toLowerCase(), password);
+    const address = email.toLowerCase();
+    const password_hash = await newHash(password, address);
+    const user = await createAccount(database, { name: name.trim(), email: address, password_hash });
     await guesses.right(request, response, user.email);
     await signIn(request, user.id);
     response.status(201).json(sessionOf(user, configuration));
@@ -87,23 +92,4 @@ export function doorRoutes(database: Knex, configuration: Configuration): Router
   });
 
   return router;
-}
-
-async function createAccount(database: Knex, name: string, email: string, password: string): Promise<User> {
-  const password_hash = await newHash(password, email);
-  try {
-    return await database.transaction(async (transaction) => {
-      const user = await User.query(transaction).insertAndFetch({ name, email, password_hash });
-      await Term.query(transaction).insert({ user_id: user.id, name: 'This term' });
-      return user;
-    });
-  } catch (error) {
-    if (!(error instanceof UniqueViolationError)) throw error;
-    throw new Problem(
-      409,
-      'account-exists',
-      'There is an account with this e-mail already. Sign in instead.',
-      [{ at: 'email', message: 'has an account already' }],
-    );
-  }
 }
