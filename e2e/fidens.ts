@@ -9,18 +9,27 @@ import { freePort, PrivatePostgres } from '../scripts/postgres.mjs';
 
 const HOME = join(dirname(fileURLToPath(import.meta.url)), '..');
 
+interface FidensOptions {
+  /** The folder of the application, where it is not the one that was built. */
+  readonly application?: string;
+  /** Settings of the server beside the usual ones. */
+  readonly settings?: Readonly<Record<string, string>>;
+}
+
 /** The folder of the built application. */
 export const APPLICATION = join(HOME, 'client/dist');
 
 /** Fidens as a student has it: the built application, its server and a database of its own. */
 export class Fidens {
   readonly #application: string;
+  readonly #settings: Readonly<Record<string, string>>;
   readonly #postgres = PrivatePostgres.temporary();
   #server: ChildProcess | undefined;
   #port = 0;
 
-  constructor(application = APPLICATION) {
+  constructor({ application = APPLICATION, settings = {} }: FidensOptions = {}) {
     this.#application = application;
+    this.#settings = settings;
   }
 
   get url(): string {
@@ -45,6 +54,7 @@ export class Fidens {
         SESSION_SECRET: 'only for tests',
         FIDENS_SAMPLE_DATA: 'on',
         FIDENS_APPLICATION: this.#application,
+        ...this.#settings,
       },
     });
     this.#server = server;

@@ -217,7 +217,7 @@ test('a newer version takes over when the student says so, and what was being ty
   const folder = mkdtempSync(join(tmpdir(), 'fidens-application-'));
   cpSync(APPLICATION, folder, { recursive: true });
   for (const packed of ['service-worker.js.br', 'service-worker.js.gz']) rmSync(join(folder, packed));
-  const fidens = new Fidens(folder);
+  const fidens = new Fidens({ application: folder });
   try {
     await fidens.start();
     await signUp(page, fidens.url);

@@ -1,7 +1,14 @@
-import { credentialsSchema, JOI_OPTIONS, recoverySchema, registrationSchema } from '@fidens/core';
+import {
+  credentialsSchema,
+  JOI_OPTIONS,
+  mailAddressSchema,
+  passwordAgainSchema,
+  recoverySchema,
+  registrationSchema,
+} from '@fidens/core';
 import { joiResolver } from '@hookform/resolvers/joi';
 import type Joi from 'joi';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -11,6 +18,7 @@ import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { FormField } from '@/ui/fields/form-field';
+import { staysHere } from '@/ui/fields/stays-here';
 import { Introduction } from '@/ui/opening';
 import { useTitle } from '@/ui/page';
 import { Soft } from '@/ui/text';
@@ -23,11 +31,16 @@ interface Fields {
 }
 
 /** The ways in that ask for something. */
-type Way = 'sign in' | 'sign up' | 'recovery';
+type Way = 'sign in' | 'sign up' | 'recovery' | 'lost' | 'account link' | 'password link';
 
-const WAYS: Readonly<
-  Record<Way, { title: string; button: string; schema: Joi.ObjectSchema; fields: readonly (keyof Fields)[] }>
-> = {
+interface WayIn {
+  title: string;
+  button: string;
+  schema: Joi.ObjectSchema;
+  fields: readonly (keyof Fields)[];
+}
+
+const WAYS: Readonly<Record<Way, WayIn>> = {
   'sign in': {
     title: 'Sign in',
     button: 'Sign in',
@@ -40,20 +53,57 @@ const WAYS: Readonly<
     schema: registrationSchema,
     fields: ['name', 'email', 'password'],
   },
+  lost: {
+    title: 'The password is lost',
+    button: 'Send a link',
+    schema: mailAddressSchema,
+    fields: ['email'],
+  },
   recovery: {
     title: 'Come back with a code',
     button: 'Take the new password',
     schema: recoverySchema,
     fields: ['email', 'code', 'password'],
   },
+  'account link': {
+    title: 'Finish the account',
+    button: 'Finish the account',
+    schema: passwordAgainSchema,
+    fields: ['password'],
+  },
+  'password link': {
+    title: 'Take a new password',
+    button: 'Take the new password',
+    schema: passwordAgainSchema,
+    fields: ['password'],
+  },
 };
+
+/** The ways that can be chosen; the others come by a link. */
+const CHOSEN = ['sign in', 'sign up', 'lost', 'recovery'] as const;
+
+/** The form of a link of a message: `#account=…` or `#password=…`. It works once, so it may stand in the history. */
+const LINK = /^#(account|password)=([\w-]+)$/;
+
+/** The link that the page was opened with. */
+function openedLink(): { way: Way; token: string } | undefined {
+  const [, use, token] = LINK.exec(globalThis.location?.hash ?? '') ?? [];
+  return use && token ? { way: use === 'account' ? 'account link' : 'password link', token } : undefined;
+}
 
 /** The ways in: an account, a new one, or the sample student where there is one. */
 export default function SignIn() {
   const c = useColours();
   const { data: session } = useSession();
-  const [way, setWay] = useState<Way>('sign in');
+  const [link] = useState(openedLink);
+  const [way, setWay] = useState<Way>(link?.way ?? 'sign in');
   useTitle(WAYS[way].title);
+  useEffect(() => {
+    // A link that is opened where this page stands already changes nothing but what is behind the #.
+    const again = () => LINK.test(window.location.hash) && window.location.reload();
+    window.addEventListener('hashchange', again);
+    return () => window.removeEventListener('hashchange', again);
+  }, []);
   const signIn = useSignIn();
   return (
     <ScrollView contentContainerStyle={{ flexGrow: 1, justifyContent: 'center', padding: SPACE.xl }}>
@@ -74,11 +124,12 @@ export default function SignIn() {
             </Button>
           </View>
         )}
-        <AccountForm key={way} way={way} signIn={signIn} />
+        <AccountForm key={way} way={way} token={link?.token} signIn={signIn} />
         <Row gap="xs" wrap>
-          {(Object.keys(WAYS) as Way[]).map(
+          {CHOSEN.map(
             (other) =>
-              other !== way && (
+              other !== way &&
+              (other !== 'lost' || session?.mailAvailable) && (
                 <Button key={other} onPress={() => setWay(other)}>
                   {other === 'sign in' ? 'I have an account' : WAYS[other].title}
                 </Button>
@@ -90,7 +141,14 @@ export default function SignIn() {
   );
 }
 
-function AccountForm({ way, signIn }: { way: Way; signIn: ReturnType<typeof useSignIn> }) {
+interface AccountFormProps {
+  way: Way;
+  /** Of the link that it was opened with. */
+  token: string | undefined;
+  signIn: ReturnType<typeof useSignIn>;
+}
+
+function AccountForm({ way, token = '', signIn }: AccountFormProps) {
   const c = useColours();
   const { title, button, schema, fields } = WAYS[way];
   const { control, handleSubmit, setError } = useForm<Fields>({
@@ -99,7 +157,9 @@ function AccountForm({ way, signIn }: { way: Way; signIn: ReturnType<typeof useS
   });
   const submit = handleSubmit((typed) =>
     signIn.mutate(
-      { way, ...typed },
+      way === 'account link' || way === 'password link'
+        ? { way, token, password: typed.password }
+        : { way, ...typed },
       {
         onError: (error) => {
           for (const { at, message } of faultsOf(error)) setError(at as keyof Fields, { message });
@@ -109,13 +169,23 @@ function AccountForm({ way, signIn }: { way: Way; signIn: ReturnType<typeof useS
   );
   const send = () => void submit();
   const refused = signIn.error && signIn.variables?.way === way ? signIn.error : undefined;
-  const isNew = way !== 'sign in';
+  const isNew = way !== 'sign in' && way !== 'account link';
+  const mailed = signIn.data && 'mailed' in signIn.data && signIn.variables?.way === way;
   return (
-    <Stack gap="m" role="form" aria-label={title}>
+    <Stack gap="m" ref={staysHere} role="form" aria-label={title}>
       {fields.includes('name') && (
         <FormField control={control} name="name" label="Name" autoComplete="name" />
       )}
-      <FormField control={control} name="email" label="E-mail" autoComplete="email" inputMode="email" />
+      {fields.includes('email') && (
+        <FormField
+          control={control}
+          name="email"
+          label="E-mail"
+          autoComplete="email"
+          inputMode="email"
+          {...(fields.at(-1) === 'email' && { onSubmitEditing: send })}
+        />
+      )}
       {fields.includes('code') && (
         <FormField
           control={control}
@@ -125,15 +195,26 @@ function AccountForm({ way, signIn }: { way: Way; signIn: ReturnType<typeof useS
           hint="One of those that you printed, such as 7KQ2-M9XD-4TFA-WZ63. It is used up then."
         />
       )}
-      <FormField
-        control={control}
-        name="password"
-        label={way === 'recovery' ? 'New password' : 'Password'}
-        secureTextEntry
-        autoComplete={isNew ? 'new-password' : 'current-password'}
-        onSubmitEditing={send}
-        {...(isNew && { hint: 'At least 15 characters: a few words do.' })}
-      />
+      {fields.includes('password') && (
+        <FormField
+          control={control}
+          name="password"
+          label={way === 'recovery' || way === 'password link' ? 'New password' : 'Password'}
+          secureTextEntry
+          autoComplete={isNew ? 'new-password' : 'current-password'}
+          onSubmitEditing={send}
+          {...(isNew && { hint: 'At least 15 characters: a few words do.' })}
+          {...(way === 'account link' && { hint: 'The one that you chose for the new account.' })}
+        />
+      )}
+      {mailed && (
+        <View role="status">
+          <Soft>
+            Look into your mail: the link there leads on. It works for an hour. Nothing there? The e-mail may
+            be mistyped, or the message lies with the unwanted ones.
+          </Soft>
+        </View>
+      )}
       {refused && (
         <Text variant="bodyMedium" role="alert" style={{ color: c.error }}>
           {reasonOf(refused)}

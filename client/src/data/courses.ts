@@ -41,7 +41,9 @@ export const coursesQuery = queryOptions({
       if (!known || known.version < course.version) return course;
       // A list that was on its way while a change was saved is older than what is known.
       if (known.version > course.version) return known;
-      return course.holds === undefined || known.holds === course.holds ? known : course;
+      if (course.holds !== undefined && known.holds !== course.holds) return course;
+      // Moving to another term makes no version: the server knows where a course stands.
+      return known.termId === course.termId ? known : { ...known, termId: course.termId };
     }),
 });
 

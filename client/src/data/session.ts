@@ -21,6 +21,8 @@ export interface Student {
 export interface Session {
   student: Student | null;
   sampleAvailable: boolean;
+  /** Whether the server sends messages: new accounts and lost passwords go by links then. */
+  mailAvailable: boolean;
   /** The server does not know this window's student any more: signed out elsewhere, or the session's time is over. */
   ended?: boolean;
 }
@@ -47,13 +49,23 @@ export type SignInRequest =
   | { way: 'sign in'; email: string; password: string }
   | { way: 'sign up'; name: string; email: string; password: string }
   | { way: 'recovery'; email: string; code: string; password: string }
+  | { way: 'account link' | 'password link'; token: string; password: string }
+  | { way: 'lost'; email: string }
   | { way: 'sample' };
+
+/** What a way in answers whose rest goes by a message. */
+interface Mailed {
+  mailed: true;
+}
 
 /** Where each way in asks. */
 const DOORS: Readonly<Record<SignInRequest['way'], string>> = {
   'sign in': '/session',
   'sign up': '/accounts',
   recovery: '/session/recovery',
+  'account link': '/accounts/link',
+  'password link': '/session/link',
+  lost: '/session/mail',
   sample: '/session/sample',
 };
 
@@ -61,9 +73,11 @@ export function useSignIn() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ way, ...body }: SignInRequest) => {
-      return ask<Session>(DOORS[way], { method: 'POST', ...(way !== 'sample' && { body }) });
+      return ask<Session | Mailed>(DOORS[way], { method: 'POST', ...(way !== 'sample' && { body }) });
     },
-    onSuccess: (session) => enter(client, session),
+    onSuccess: (answer) => {
+      if (!('mailed' in answer)) enter(client, answer);
+    },
   });
 }
 

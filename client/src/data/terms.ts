@@ -158,16 +158,17 @@ async function refresh(client: QueryClient): Promise<void> {
 /** Moves a course to another term. */
 export function useMoveCourse() {
   const client = useQueryClient();
-  const move = ({ id, termId }: { id: string; termId: string }) => {
+  const move = async ({ id, termId }: { id: string; termId: string }) => {
+    // A list that is on its way has the course where it was.
+    await client.cancelQueries({ queryKey: coursesQuery.queryKey });
     client.setQueryData(coursesQuery.queryKey, (courses) =>
       courses?.map((course) => (course.id === id ? { ...course, termId } : course)),
     );
-    return ask<StoredCourse>(`/courses/${id}/term`, { method: 'PUT', body: { termId } }).catch(
-      (error: unknown) => {
-        void client.invalidateQueries({ queryKey: coursesQuery.queryKey });
-        throw error;
-      },
-    );
+    try {
+      return await ask<StoredCourse>(`/courses/${id}/term`, { method: 'PUT', body: { termId } });
+    } finally {
+      void client.invalidateQueries({ queryKey: coursesQuery.queryKey });
+    }
   };
   return useMutation({
     mutationFn: ({ course, term }: { course: StoredCourse; term: Term }) =>

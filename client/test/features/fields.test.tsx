@@ -35,7 +35,11 @@ afterEach(() => jest.useRealTimers());
 
 function client(): QueryClient {
   const queries = new QueryClient({ defaultOptions: { queries: { staleTime: Infinity, retry: false } } });
-  queries.setQueryData(sessionQuery.queryKey, { student: null, sampleAvailable: false });
+  queries.setQueryData(sessionQuery.queryKey, {
+    student: null,
+    sampleAvailable: false,
+    mailAvailable: false,
+  });
   queries.setQueryData(scalesQuery.queryKey, []);
   return queries;
 }

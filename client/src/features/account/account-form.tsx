@@ -7,6 +7,7 @@ import { Button } from 'react-native-paper';
 import { faultsOf, reasonOf } from '@/data/api';
 import { Stack } from '@/ui/box';
 import { FormField } from '@/ui/fields/form-field';
+import { staysHere } from '@/ui/fields/stays-here';
 import { Soft, Wrong } from '@/ui/text';
 
 type Fields = Record<string, string>;
@@ -67,7 +68,7 @@ export function AccountForm({
       ),
     )();
   return (
-    <Stack gap="m" role="form" aria-label={label}>
+    <Stack gap="m" ref={staysHere} role="form" aria-label={label}>
       {fields.map(({ name, label: shown, start: _start, ...input }, index) => (
         <FormField
           key={name}

@@ -6,7 +6,7 @@ import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import type { Term } from '@/data/terms';
 import { compute } from '@/model/computed';
-import { useGpas } from '@/model/term-gpa';
+import { GPA_WORDS, useGpas } from '@/model/term-gpa';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row } from '@/ui/box';
@@ -16,6 +16,7 @@ import { onKeys } from '@/ui/keys';
 import { Soft } from '@/ui/text';
 import { toggled } from '@/ui/toggled';
 import { topOutlook } from '@/wording/top-outlook';
+import { GpaWorking } from './gpa-working';
 import { gradeWords } from '@/wording/words';
 
 const TITLE = 170;
@@ -30,6 +31,20 @@ function linesOf(courses: readonly StoredCourse[]): StoredCourse[][] {
     else lines.push([course]);
   }
   return lines;
+}
+
+/** The GPA of the terms that are shown, such as those of a year, and how it is made. */
+function Together({ courses }: { courses: readonly StoredCourse[] }) {
+  const gpas = useGpas(courses);
+  const top = topOutlook.use();
+  return (
+    <View>
+      <Soft>
+        {`GPA of these terms together, ${GPA_WORDS[top]}: ${gpas.points[top] ?? 'no course has credits and a letter with points yet'}`}
+      </Soft>
+      <GpaWorking {...gpas} title="these terms together" />
+    </View>
+  );
 }
 
 interface SideBySideProps {
@@ -115,6 +130,7 @@ export function SideBySide({ terms, courses }: SideBySideProps) {
           </View>
         </ScrollView>
       )}
+      {shown.length > 1 && <Together courses={own} />}
     </Fold>
   );
 }

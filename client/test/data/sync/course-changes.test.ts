@@ -210,7 +210,7 @@ describe('a change', () => {
       sweptAt: null,
       gpa: USUAL_GPA,
     };
-    client.setQueryData(sessionQuery.queryKey, { student, sampleAvailable: false });
+    client.setQueryData(sessionQuery.queryKey, { student, sampleAvailable: false, mailAvailable: false });
     server.isSignedOut = true;
     change(score('two', '9'));
     await settle();
@@ -246,7 +246,7 @@ describe('a wrong password', () => {
       sweptAt: null,
       gpa: USUAL_GPA,
     };
-    client.setQueryData(sessionQuery.queryKey, { student, sampleAvailable: false });
+    client.setQueryData(sessionQuery.queryKey, { student, sampleAvailable: false, mailAvailable: false });
     globalThis.fetch = (async () => answer(401, { type: '/problems/wrong-credentials' })) as never;
     const error = await ask('/session', { method: 'POST', body: {} }).catch((reason: unknown) => reason);
     noteSignedOut(client, error);
