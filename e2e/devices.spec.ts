@@ -1,35 +1,17 @@
-import type { Page } from '@playwright/test';
 import {
   addCourse,
   addSampleCourse,
   expect,
   expectAccessible,
   openPage,
+  otherDevice,
   openRules,
   record,
+  row,
   settled,
-  signInAs,
   signUp,
   test,
 } from './fidens';
-
-/** The same student in a second browser, on the same course. */
-async function otherDevice(page: Page, account: { email: string; password: string }): Promise<Page> {
-  const context = await page
-    .context()
-    .browser()!
-    .newContext({
-      baseURL: new URL(page.url()).origin,
-      viewport: { width: 390, height: 844 },
-    });
-  const other = await context.newPage();
-  await signInAs(other, account);
-  await other.getByRole('link', { name: /Coastal Ecology/ }).click();
-  await expect(row(other, /^Eelgrass survey/)).toBeVisible();
-  return other;
-}
-
-const row = (page: Page, name: RegExp) => page.getByRole('button', { name });
 
 test('what was typed without a network is asked about after a reload, where another device wrote since', async ({
   page,

@@ -130,6 +130,30 @@ export async function signInAs(page: Page, account: { email: string; password: s
   await expect(page.getByRole('heading', { name: 'Term' })).toBeVisible();
 }
 
+/** A row of the Scores page by what is heard of it. */
+export const row = (page: Page, name: RegExp) => page.getByRole('button', { name });
+
+/** The same student in a second browser, on the course of sample data. */
+export async function otherDevice(
+  page: Page,
+  account: { email: string; password: string },
+  options: { serviceWorkers?: 'allow' | 'block' } = {},
+): Promise<Page> {
+  const context = await page
+    .context()
+    .browser()!
+    .newContext({
+      baseURL: new URL(page.url()).origin,
+      viewport: { width: 390, height: 844 },
+      ...options,
+    });
+  const other = await context.newPage();
+  await signInAs(other, account);
+  await other.getByRole('link', { name: /Coastal Ecology/ }).click();
+  await expect(row(other, /^Eelgrass survey/)).toBeVisible();
+  return other;
+}
+
 /** Adds a course of sample data to an empty term, and stands on its Scores page with the server knowing it. */
 export async function addSampleCourse(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Add a course of sample data' }).click();

@@ -9,9 +9,10 @@ import {
   expectAccessible,
   Fidens,
   openPage,
+  otherDevice,
   record,
+  row,
   settled,
-  signInAs,
   signUp,
   test as base,
   unfold,
@@ -63,25 +64,6 @@ function keptTitles(page: Page): Promise<string[]> {
   );
 }
 
-const row = (page: Page, name: RegExp) => page.getByRole('button', { name });
-
-/** The same student in another browser. */
-async function otherDevice(page: Page, account: { email: string; password: string }): Promise<Page> {
-  const context = await page
-    .context()
-    .browser()!
-    .newContext({
-      baseURL: new URL(page.url()).origin,
-      viewport: { width: 390, height: 844 },
-      serviceWorkers: 'allow',
-    });
-  const other = await context.newPage();
-  await signInAs(other, account);
-  await other.getByRole('link', { name: /Coastal Ecology/ }).click();
-  await expect(row(other, /^Eelgrass survey/)).toBeVisible();
-  return other;
-}
-
 test('without network Fidens opens on any address, records, changes rules, rehearses and simulates; later all of it is sent', async ({
   page,
   context,
@@ -113,7 +95,7 @@ test('without network Fidens opens on any address, records, changes rules, rehea
   await context.setOffline(false);
   await expect(page.getByText(/^No connection/)).toBeHidden();
   await settled(page);
-  const other = await otherDevice(page, account);
+  const other = await otherDevice(page, account, { serviceWorkers: 'allow' });
   await expect(row(other, /^Eelgrass survey: 17 \/ 20/)).toBeVisible();
   await openPage(other, 'Rules');
   await expect(other.getByLabel('Weight of Field logs')).toHaveValue('36');
@@ -143,7 +125,7 @@ for (let cut = 0; cut <= JOB.length; cut += 1) {
     for (const [, , shown] of JOB) await expect(row(page, shown)).toBeVisible();
     await context.setOffline(false);
     await settled(page);
-    const other = await otherDevice(page, account);
+    const other = await otherDevice(page, account, { serviceWorkers: 'allow' });
     for (const [, , shown] of JOB) await expect(row(other, shown)).toBeVisible();
     await other.context().close();
   });
@@ -154,7 +136,7 @@ test('two devices that were without network for a day meet without loss, and are
   context,
 }) => {
   const account = await prepared(page);
-  const other = await otherDevice(page, account);
+  const other = await otherDevice(page, account, { serviceWorkers: 'allow' });
   await onDevice(other);
   await expect.poll(() => keptTitles(other)).toContain('Coastal Ecology');
   await context.setOffline(true);

@@ -48,7 +48,7 @@ async function keepOnDevices() {
     swDest: join(DIST, 'service-worker.js'),
     dontCacheBustURLsMatching: HASHED,
     navigateFallback: '/index.html',
-    navigateFallbackDenylist: [/^\/(api|feed|school)(\/|$)/],
+    navigateFallbackDenylist: [/^\/(api|feed|school|health)(\/|$)/],
     cleanupOutdatedCaches: true,
     clientsClaim: true,
     inlineWorkboxRuntime: true,

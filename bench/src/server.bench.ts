@@ -21,6 +21,7 @@ export async function serverBench(): Promise<void> {
     sampleData: true,
     secureCookies: false,
     trustProxy: false,
+    connections: 14,
     mail: undefined,
     applicationFolder: undefined,
   });

@@ -3,6 +3,7 @@ import express, { type Express, type RequestHandler } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Knex } from 'knex';
+import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { constants } from 'node:zlib';
 import { limitChanges, sendDevices } from './attempts';
@@ -14,6 +15,7 @@ import { accountRoutes } from './routes/account';
 import { courseRoutes } from './routes/courses';
 import { doorRoutes } from './routes/doors';
 import { feedRoutes, publicFeeds } from './routes/feeds';
+import { healthRoutes } from './routes/health';
 import { libraryRoutes } from './routes/library';
 import { rehearsalRoutes } from './routes/rehearsals';
 import { schoolRoutes } from './routes/school';
@@ -43,6 +45,11 @@ export function createApplication(database: Knex, configuration: Configuration):
     if (stopping) response.set('Connection', 'close');
     next();
   });
+  app.use(nameRequests);
+  app.use(
+    '/health',
+    healthRoutes(database, () => stopping),
+  );
   app.use(securityHeaders(configuration));
   // Answers are compressed while the student waits: quickly rather than to the last byte.
   app.use(compression({ level: 3, brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 3 } } }));
@@ -85,6 +92,15 @@ export function createApplication(database: Knex, configuration: Configuration):
   };
   return { express: app, stop, close };
 }
+
+/** Gives each request a name that its answer carries and the log has, or keeps the one that a proxy gave it. */
+const nameRequests: RequestHandler = (request, response, next) => {
+  const given = request.get('x-request-id');
+  const requestId = given && /^[\w-]{8,64}$/.test(given) ? given : randomUUID();
+  response.locals.requestId = requestId;
+  response.set('X-Request-Id', requestId);
+  next();
+};
 
 /** What a page of ours may never ask of the device. */
 const PERMISSIONS = [

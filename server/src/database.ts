@@ -29,12 +29,13 @@ const PATIENCE = {
  * Opens the database.
  *
  * @param url - a `postgres://` address
+ * @param connections - so many at most
  */
-export function openDatabase(url: string): Knex {
+export function openDatabase(url: string, connections = 10): Knex {
   return knex({
     client: 'pg',
     connection: { connectionString: url, application_name: 'fidens', ...PATIENCE },
-    pool: { min: 0, max: 10 },
+    pool: { min: 0, max: connections },
     acquireConnectionTimeout: 5_000,
     log: QUIET,
   });

@@ -1,5 +1,6 @@
 import nodemailer from 'nodemailer';
 import type { MailSettings } from './configuration';
+import { log } from './log';
 
 /** A message to a student. */
 export interface Message {
@@ -24,9 +25,14 @@ export function openMail({ url, from, address }: MailSettings): Mail {
     address: (path) => new URL(path, address).href,
     send: (message) => {
       transport.sendMail({ from, ...message }).catch((error: Error) => {
-        console.error(`A message could not be handed to the mail server: ${error.message}`);
+        log.error(`A message could not be handed to the mail server: ${plainAddress(error.message)}`);
       });
     },
     close: () => transport.close(),
   };
+}
+
+/** What a mail server says, without whose address it was about. */
+function plainAddress(text: string): string {
+  return text.replace(/[^\s<>@]+@[^\s<>@]+/g, '…');
 }

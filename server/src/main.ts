@@ -2,6 +2,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { createApplication, type Application } from './application';
 import { readConfiguration, type Configuration } from './configuration';
+import { SESSIONS } from './sign-in';
 import { codeOf, isUnreachable, migrate, openDatabase } from './database';
 
 /** Milliseconds that running requests are given once the server is to stop. */
@@ -13,7 +14,10 @@ const KEPT_ALIVE = 75_000;
 async function main(): Promise<void> {
   const configuration = readConfiguration(process.env);
   await migrateWhenReachable(configuration);
-  const database = openDatabase(configuration.databaseUrl);
+  const database = openDatabase(
+    configuration.databaseUrl,
+    configuration.connections - Math.floor(configuration.connections * SESSIONS),
+  );
   const application = createApplication(database, configuration);
   const server = application.express.listen(configuration.port, configuration.host, (error?: Error) => {
     if (error) return fail(error);

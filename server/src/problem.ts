@@ -2,6 +2,7 @@ import type { Fault } from '@fidens/core';
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import { ConstraintViolationError, DataError } from 'objection';
 import { isUnreachable } from './database';
+import { log, plainPath } from './log';
 
 /** An answer that says what went wrong: a problem document of RFC 9457. */
 export class Problem extends Error {
@@ -34,6 +35,7 @@ const TITLES: Record<number, string> = {
   403: 'Not allowed',
   404: 'Not found',
   409: 'Not as it was',
+  410: 'Used up',
   412: 'Changed in the meantime',
   413: 'Too large',
   415: 'Not JSON',
@@ -44,7 +46,11 @@ const TITLES: Record<number, string> = {
   503: 'The records cannot be reached',
 };
 
-function send(response: Response, { status, kind, detail, errors, extra }: Problem): void {
+function send(
+  response: Response,
+  { status, kind, detail, errors, extra }: Problem,
+  requestId: string | undefined,
+): void {
   response
     .status(status)
     .type('application/problem+json')
@@ -55,6 +61,8 @@ function send(response: Response, { status, kind, detail, errors, extra }: Probl
       detail,
       ...(errors.length > 0 && { errors }),
       ...extra,
+      // By it the lines of the log are found that belong to this answer.
+      ...(status >= 500 && { request: requestId }),
     });
 }
 
@@ -67,9 +75,16 @@ export const answerNotFound: RequestHandler = () => {
 export const answerProblems: ErrorRequestHandler = (error, request, response, next) => {
   if (response.headersSent) return next(error);
   const problem = toProblem(error);
-  if (problem.status >= 500) console.error(`${request.method} ${request.path}:`, error);
+  const { requestId } = response.locals as { requestId?: string };
+  if (problem.status >= 500)
+    log.error({
+      request: requestId,
+      method: request.method,
+      path: plainPath(request.originalUrl),
+      err: error as Error,
+    });
   if (problem.retryAfter !== undefined) response.set('Retry-After', String(problem.retryAfter));
-  send(response, problem);
+  send(response, problem, requestId);
 };
 
 function toProblem(error: unknown): Problem {

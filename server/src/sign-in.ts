@@ -6,6 +6,7 @@ import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { Pool } from 'pg';
 import type { Configuration } from './configuration';
+import { log } from './log';
 import { Problem } from './problem';
 
 declare module 'express-session' {
@@ -31,10 +32,10 @@ export function sessions(configuration: Configuration): {
 } {
   const pool = new Pool({
     connectionString: configuration.databaseUrl,
-    max: 4,
+    max: Math.floor(configuration.connections * SESSIONS),
     connectionTimeoutMillis: 5_000,
   });
-  pool.on('error', (error) => console.error('The sessions lost a connection:', error.message));
+  pool.on('error', (error) => log.warn(`The sessions lost a connection: ${error.message}`));
   const store = new HashedStore({
     pool,
     tableName: 'sign_in_sessions',
@@ -57,6 +58,9 @@ export function sessions(configuration: Configuration): {
   };
   return { middleware, close };
 }
+
+/** The part of a process's connections that is for sessions: each request asks for one first, and briefly. */
+export const SESSIONS = 0.3;
 
 const Store = connectPgSimple(session);
 const hashed = (sid: string) => createHash('sha256').update(sid).digest('hex');

@@ -530,6 +530,7 @@ describe('several server processes', () => {
       sampleData: false,
       secureCookies: false,
       trustProxy: false,
+      connections: 14,
       mail: undefined,
       applicationFolder: undefined,
     });

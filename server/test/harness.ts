@@ -31,6 +31,7 @@ export async function startHarness({
     sampleData,
     secureCookies: false,
     trustProxy: false,
+    connections: 14,
     mail,
     applicationFolder: undefined,
   });

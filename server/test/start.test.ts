@@ -105,6 +105,7 @@ describe('what the environment tells a server', () => {
       sampleData: false,
       secureCookies: false,
       trustProxy: false,
+      connections: 14,
       mail: undefined,
       applicationFolder: undefined,
     });
@@ -124,6 +125,7 @@ describe('what the environment tells a server', () => {
       { FIDENS_MAIL: 'mail.example', FIDENS_MAIL_FROM: 'a@b.example', FIDENS_ADDRESS: 'https://b.example' },
     ],
     ['FIDENS_ADDRESS', { FIDENS_MAIL: 'smtp://127.0.0.1', FIDENS_MAIL_FROM: 'a@b.example' }],
+    ['FIDENS_CONNECTIONS', { FIDENS_CONNECTIONS: '1' }],
     ['FIDENS_APPLICATION', { FIDENS_APPLICATION: mkdtempSync(join(tmpdir(), 'fidens-empty-')) }],
   ])('is refused in a sentence that names %s where that is wrong', (name, setting) => {
     expect(refusal(setting)).toMatch(new RegExp(`^${name} (must be|is not set)`));

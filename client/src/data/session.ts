@@ -1,6 +1,7 @@
 import type { GpaSettings } from '@fidens/core';
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
+import { dropAllPending } from '@/data/sync/pending';
 import { changeQueue } from '@/data/sync/queue';
 import { forgetKept, keepFor } from '@/storage/kept-state';
 import { ApiError, ask } from './api';
@@ -101,6 +102,8 @@ export function useDeleteAccount() {
 /** Who leaves leaves nothing behind on this device: what was not saved yet was asked about before. */
 async function leave(client: QueryClient): Promise<void> {
   for (const { change } of changeQueue().waiting) changeQueue().forget(change.id);
+  const student = client.getQueryData(sessionQuery.queryKey)?.student;
+  if (student) dropAllPending(student.id);
   forgetKept();
   enter(client, await ask<Session>('/session'));
 }

@@ -28,9 +28,9 @@ export function Opening() {
       style={{
         flex: 1,
         justifyContent: 'center',
-        padding: SPACE.l,
+        padding: SPACE.xl,
         width: '100%',
-        maxWidth: 452,
+        maxWidth: 468,
         alignSelf: 'center',
       }}
     >

@@ -29,6 +29,13 @@ export function dropPending(studentId: string, id: string): void {
   globalThis.localStorage?.removeItem(keyOf(studentId, id));
 }
 
+/** Lets go of everything that a student has changed here: also of what the server has and this device has not kept yet. */
+export function dropAllPending(studentId: string): void {
+  const storage = globalThis.localStorage;
+  for (const key of Object.keys(storage ?? {}))
+    if (pendingIdOf(studentId, key) !== undefined) storage.removeItem(key);
+}
+
 /** What a student has changed and the server does not have yet, in order. What has no right form is left where it is. */
 export function pendingOf(studentId: string): PendingChange[] {
   const storage = globalThis.localStorage;
