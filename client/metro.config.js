@@ -1,4 +1,5 @@
 const { getDefaultConfig } = require('expo/metro-config');
+const { dirname, join } = require('node:path');
 
 const config = getDefaultConfig(__dirname);
 
@@ -10,5 +11,11 @@ if (api) {
   config.server.enhanceMiddleware = (metro) => (request, response, next) =>
     proxy(request, response, () => metro(request, response, next));
 }
+
+// A module is run when it is first used, not when the page opens: most of them are not needed for the first page. Where the page's
+// script came from, by which workers are found, is known only while it is run for the first time.
+const eager = [join(dirname(require.resolve('expo/package.json')), 'src/winter/ImportMetaRegistry.ts')];
+const inlineRequires = { blockList: Object.fromEntries(eager.map((file) => [file, true])) };
+config.transformer.getTransformOptions = async () => ({ transform: { inlineRequires } });
 
 module.exports = config;

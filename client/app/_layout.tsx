@@ -1,3 +1,5 @@
+// What workers are found by is set up when this is run, and modules run only once they are used.
+import 'expo';
 import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
 import { Stack, useRouter } from 'expo-router';
 import { useEffect, useRef } from 'react';
