@@ -1,6 +1,6 @@
 const { parse } = require('@babel/parser');
 const { readFileSync } = require('node:fs');
-const { dirname, join } = require('node:path');
+const { dirname, isAbsolute, join, relative } = require('node:path');
 
 const INDEX = require.resolve('@fidens/core');
 
@@ -51,7 +51,9 @@ module.exports = ({ types }) => {
     'react-native-paper': namesOfPaper(),
     'expo-router': namesOfRouter(),
   };
-  const direct = (specifier, { path, name }) => {
+  // From where the file is, not from the root: what was made in one folder is taken in another, too.
+  const seenFrom = (file, path) => (isAbsolute(path) ? `./${relative(dirname(file), path)}` : path);
+  const direct = (specifier, path, name) => {
     const { local } = specifier;
     const taken =
       name === 'default'
@@ -71,7 +73,7 @@ module.exports = ({ types }) => {
             const found = names[specifier.imported.name];
             if (!found)
               throw path.buildCodeFrameError(`${specifier.imported.name} is not in ${source.value}.`);
-            return direct(specifier, found);
+            return direct(specifier, seenFrom(filename, found.path), found.name);
           }),
         );
       },

@@ -1,4 +1,6 @@
 const { getDefaultConfig } = require('expo/metro-config');
+const { createHash } = require('node:crypto');
+const { readFileSync } = require('node:fs');
 const { dirname, join } = require('node:path');
 
 const config = getDefaultConfig(__dirname);
@@ -17,5 +19,11 @@ if (api) {
 const eager = [join(dirname(require.resolve('expo/package.json')), 'src/winter/ImportMetaRegistry.ts')];
 const inlineRequires = { blockList: Object.fromEntries(eager.map((file) => [file, true])) };
 config.transformer.getTransformOptions = async () => ({ transform: { inlineRequires } });
+
+// What was made of a file is made anew when imports lead elsewhere (babel-direct-imports.js).
+const leads = [require.resolve('@fidens/core'), require.resolve('./babel-direct-imports')];
+config.cacheVersion = createHash('sha256')
+  .update(leads.map((file) => readFileSync(file)).join())
+  .digest('hex');
 
 module.exports = config;

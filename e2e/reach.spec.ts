@@ -297,7 +297,7 @@ test('a half that carries a letter has its own reach', async ({ page }) => {
   await openSample(page);
   await openCourse(page, 'Maritime Law');
   await openPage(page, 'Reach');
-  await expect(page.getByRole('heading', { name: 'Each part’s own letter' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Other grades from the same scores' })).toBeVisible();
   await page.getByRole('button', { name: 'Second half: nothing yet' }).click();
   await expect(page.getByRole('heading', { name: 'What each letter takes' })).toHaveCount(2);
   await expectAccessible(page);

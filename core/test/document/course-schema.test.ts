@@ -21,7 +21,7 @@ const BEYOND = new RegExp(
     // What rules with conditions name, and the order of their own numbers.
     'no other child|not in the course|in a circle|do not count by weights|no child of its category|another scheme',
     'first percent|steps fall|lowest step|step before it gives|lowest letter|is a piece:|is a category:',
-    'is a deduction|or a deduction|out of a deduction|number of occurrences|out of extra credit',
+    'each counts once|is the whole course|is a deduction|or a deduction|out of a deduction|number of occurrences|out of extra credit',
   ].join('|'),
 );
 
