@@ -48,6 +48,28 @@ test('with mail a new account is finished by its link, and a lost password renew
     await page.getByLabel('New password', { exact: true }).fill('two gulls over the breakwater');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { name: 'Term' })).toBeVisible();
+
+    // Another e-mail: a link goes there, and is taken also where the student must sign in first.
+    await page.goto(`${fidens.url}/account`);
+    await page.getByRole('button', { name: 'Your e-mail' }).click();
+    const form = page.getByRole('form', { name: 'Your e-mail' });
+    await form.getByLabel('E-mail', { exact: true }).fill('ada.brook@saltmarsh.example');
+    await form.getByLabel('Your password').fill('two gulls over the breakwater');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText(/^Look into the mail there/)).toBeVisible();
+    const taken = await linkOf('Another e-mail for Fidens');
+    await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+    await expect(page.getByRole('form', { name: 'Sign in' })).toBeVisible();
+    await page.goto('about:blank');
+    await page.goto(`${fidens.url}${taken}`);
+    await page.getByLabel('E-mail').fill('ada@saltmarsh.example');
+    await page.getByLabel('Password').fill('two gulls over the breakwater');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Take this e-mail' }).click();
+    await expect(
+      page.getByText('Changed: sign in with ada.brook@saltmarsh.example from now on.'),
+    ).toBeVisible();
+    await expectAccessible(page);
   } finally {
     await fidens.stop();
     await catcher.stop();

@@ -155,6 +155,15 @@ test('a GPA to aim for says which letters reach it, what each course must bring,
   await expect(
     page.getByText('Below that, the best of all others does not reach it.', { exact: false }),
   ).toBeVisible();
+  // What an hour brings is the student's to say: where it brings much, the next letter comes first.
+  const next = page.getByRole('list', { name: 'Next letters, most for an hour first' }).getByRole('listitem');
+  const last = (await next.last().textContent())!;
+  const title = ['Coastal Ecology', 'Wooden Boat', 'Maritime Law', 'Technical Drawing'].find((each) =>
+    last.includes(each),
+  )!;
+  await next.last().getByRole('textbox').fill('60');
+  await page.keyboard.press('Enter');
+  await expect(next.first()).toContainText(title);
   await expectAccessible(page);
   const first = ways.getByRole('button', { name: /^Pin these letters/ }).first();
   const [letter] = (await first.getAttribute('aria-label'))!.replace('Pin these letters, ', '').split(' ');

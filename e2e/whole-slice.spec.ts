@@ -115,16 +115,25 @@ test('a student signs out, and in again to the same records', async ({ page }) =
   await expect(page.getByText('Coastal Ecology')).toBeVisible();
 });
 
-test('a course is deleted only when asked twice', async ({ page }) => {
+test('a course is deleted only when asked twice, and comes back with its history', async ({ page }) => {
   await signUp(page);
   await addSampleCourse(page);
+  await record(page, 'Eelgrass survey', '15');
+  await settled(page);
   await openPage(page, 'Rules');
   await page.getByRole('button', { name: 'Delete this course' }).click();
-  await expect(page.getByText(/goes for good, with its 14 pieces and scores/)).toBeVisible();
+  await expect(page.getByText(/goes, with its 14 pieces and scores/)).toBeVisible();
   await page.getByRole('button', { name: 'Keep it' }).click();
   await page.getByRole('button', { name: 'Delete this course' }).click();
   await page.getByRole('button', { name: 'Delete Coastal Ecology' }).click();
   await expect(page.getByText('A syllabus on the desk')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await page.getByRole('link', { name: /Coastal Ecology/ }).click();
+  await openPage(page, 'Rules');
+  await page.getByRole('button', { name: 'Every change, and the way back' }).click();
+  await expect(page.getByRole('list', { name: 'Changes, the newest first' })).toContainText(
+    'Eelgrass survey',
+  );
 });
 
 test('a term that ends before it begins says so at its last day, and keeps nothing', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { FORMATS } from '@fidens/core';
+import { FORMATS, type Course } from '@fidens/core';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -98,6 +98,19 @@ describe('the command line', () => {
     expect(stdout).toContain('excused  excused  no value');
     expect(stdout).toContain('open  open  no value');
     expect(stdout).toContain('Course: 14 ÷ 30 = 46.666667%, rounded to 45%');
+  });
+
+  it('tells what the same scores come to as the second way adds them up', () => {
+    const law = join(HOME, 'server/sample/maritime-law.json');
+    const { second, standing } = JSON.parse(grade(['--json', ...AS_OF, law]).lines[0]!);
+    expect(second.name).toBe((JSON.parse(readFileSync(law, 'utf8')) as Course).second!.name);
+    expect(second.standing).toMatchObject({ percent: expect.any(String), letter: expect.any(String) });
+    expect(second.standing.exact).not.toBe(standing.exact);
+    const { stdout } = grade([...AS_OF, law]);
+    expect(stdout).toContain(
+      `Added up again as ${second.name}\n  standing  ${second.standing.percent.padStart(10)}%`,
+    );
+    expect(JSON.parse(grade(['--json', ...AS_OF, ECOLOGY]).lines[0]!)).not.toHaveProperty('second');
   });
 
   it('explains the figure of a school, the file’s own or one that is named', () => {

@@ -7,6 +7,7 @@ import { View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import { keepingAnswers } from '@/data/kept-answers';
+import { openedAddress } from '@/data/opened-link';
 import { queryClient } from '@/data/query-client';
 import { useSession } from '@/data/session';
 import { useChosenTheme } from '@/theme/appearance';
@@ -35,15 +36,12 @@ export default function Application() {
   );
 }
 
-/** Where the window was opened. */
-const opened = typeof window === 'undefined' ? '/' : window.location?.pathname + window.location?.search;
-
 /** A link that was opened before signing in leads there once somebody has. */
 function useWantedAddress(isSignedIn: boolean | undefined): void {
   const router = useRouter();
   const wanted = useRef<string | undefined>(undefined);
   useEffect(() => {
-    if (isSignedIn === false) wanted.current ??= opened;
+    if (isSignedIn === false) wanted.current ??= openedAddress;
     if (isSignedIn !== true || !wanted.current) return;
     const address = wanted.current;
     wanted.current = '';

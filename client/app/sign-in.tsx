@@ -8,11 +8,12 @@ import {
 } from '@fidens/core';
 import { joiResolver } from '@hookform/resolvers/joi';
 import type Joi from 'joi';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { faultsOf, reasonOf } from '@/data/api';
+import { useOpenedLink } from '@/data/opened-link';
 import { useSession, useSignIn } from '@/data/session';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
@@ -79,31 +80,19 @@ const WAYS: Readonly<Record<Way, WayIn>> = {
   },
 };
 
+/** The ways that are opened by the link of a message. */
+const BY_LINK = { account: 'account link', password: 'password link' } as const;
+
 /** The ways that can be chosen; the others come by a link. */
 const CHOSEN = ['sign in', 'sign up', 'lost', 'recovery'] as const;
-
-/** The form of a link of a message: `#account=…` or `#password=…`. It works once, so it may stand in the history. */
-const LINK = /^#(account|password)=([\w-]+)$/;
-
-/** The link that the page was opened with. */
-function openedLink(): { way: Way; token: string } | undefined {
-  const [, use, token] = LINK.exec(globalThis.location?.hash ?? '') ?? [];
-  return use && token ? { way: use === 'account' ? 'account link' : 'password link', token } : undefined;
-}
 
 /** The ways in: an account, a new one, or the sample student where there is one. */
 export default function SignIn() {
   const c = useColours();
   const { data: session } = useSession();
-  const [link] = useState(openedLink);
-  const [way, setWay] = useState<Way>(link?.way ?? 'sign in');
+  const link = useOpenedLink('account', 'password');
+  const [way, setWay] = useState<Way>(link ? BY_LINK[link.use as keyof typeof BY_LINK] : 'sign in');
   useTitle(WAYS[way].title);
-  useEffect(() => {
-    // A link that is opened where this page stands already changes nothing but what is behind the #.
-    const again = () => LINK.test(window.location.hash) && window.location.reload();
-    window.addEventListener('hashchange', again);
-    return () => window.removeEventListener('hashchange', again);
-  }, []);
   const signIn = useSignIn();
   return (
     <ScrollView contentContainerStyle={{ flexGrow: 1, justifyContent: 'center', padding: SPACE.xl }}>

@@ -42,6 +42,7 @@ export {
   type GpaSettings,
   gpaSettingsSchema,
   libraryNameSchema,
+  emailLinkSchema,
   linkSchema,
   mailAddressSchema,
   nameSchema,
@@ -151,6 +152,7 @@ export {
   type CombinedCourse,
   type PossibleLetter,
 } from './insight/combinations';
+export { type NextLetter, nextLetters } from './insight/next-letters';
 export { type Gpa, gpa, isSameCourse, gpaText, type LeftOut, neededMean, USUAL_GPA } from './insight/gpa';
 export { halvesOf, partAsCourse } from './insight/half';
 export { byKinds, secondCourse } from './insight/second-way';

@@ -73,7 +73,7 @@ export function createApplication(database: Knex, configuration: Configuration):
     rehearsalRoutes(database),
     sweepRoutes(database),
     feedRoutes(database, configuration),
-    accountRoutes(database, configuration),
+    accountRoutes(database, configuration, mail),
   );
   api.use(answerNotFound);
   app.use('/api/v1', api);

@@ -25,6 +25,7 @@ import {
   RequirementRecord,
 } from './models';
 import { withinQuota } from './quota';
+import { layCourse } from './remains';
 import { insertFurtherScales, insertScale, removeFurtherScales, updateScale } from './scale-store';
 
 /** A course as the API gives it: its document, whose it is to find, and which version it is. */
@@ -238,13 +239,16 @@ export async function listChanges(
   return { changes, more: found.length > CHANGES_AT_ONCE };
 }
 
-/** Deletes a course with all that is in it. Answers whether there was one. */
+/** Deletes a course with all that is in it; for a day it can be made again as it was. Answers whether there was one. */
 export async function deleteCourse(
   transaction: Transaction,
   userId: string,
   courseId: string,
 ): Promise<boolean> {
-  return deleteRecord(transaction, await coursesOf(transaction, userId).findById(courseId).forUpdate());
+  const record = await coursesOf(transaction, userId).findById(courseId).forUpdate();
+  if (!record) return false;
+  await layCourse(transaction, courseId, (await findCourse(transaction, userId, courseId))!.document);
+  return deleteRecord(transaction, record);
 }
 
 /** Deletes a rule sheet. Answers whether there was one. */

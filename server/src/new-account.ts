@@ -28,3 +28,19 @@ export async function createAccount(
     );
   }
 }
+
+/**
+ * Gives an account another e-mail.
+ *
+ * @throws a problem 409 where another account has it
+ */
+export async function withEmail(database: Knex, id: string, email: string): Promise<User> {
+  try {
+    return await User.query(database).patchAndFetchById(id, { email });
+  } catch (error) {
+    if (!(error instanceof UniqueViolationError)) throw error;
+    throw new Problem(409, 'account-exists', 'Nothing was changed: another account has this e-mail.', [
+      { at: 'email', message: 'has an account already' },
+    ]);
+  }
+}

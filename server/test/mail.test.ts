@@ -99,6 +99,43 @@ describe('a server with a mail address', () => {
     await anyone().post('/api/v1/accounts/link').send({ token: old, password: PASSWORD }).expect(410);
   });
 
+  it('gives an account another e-mail once its link is opened there, and does not tell who has an account', async () => {
+    const [email, next] = ['una@saltmarsh.example', 'una.brook@saltmarsh.example'];
+    const agent = await account(email);
+    const stranger = await account('umberto@saltmarsh.example');
+    const to = (address: string, password = PASSWORD) =>
+      agent.put('/api/v1/account/email').send({ email: address, password });
+    await to(next, 'not the right password').expect(403);
+    const fresh = await to(next).expect(202);
+    const taken = await to('umberto@saltmarsh.example').expect(202);
+    expect(taken.body).toEqual(fresh.body);
+    expect((await messageTo('umberto@saltmarsh.example', 2)).text).toContain('nothing was changed');
+    expect(await me(agent)).toMatchObject({ email });
+    const { text } = await messageTo(next);
+    const [, token] = /https:\/\/fidens\.example\/account#email=([\w-]+)/.exec(text)!;
+    // It is of that account alone, and no link of another kind.
+    await stranger.post('/api/v1/account/email/link').send({ token }).expect(403);
+    await anyone().post('/api/v1/session/link').send({ token, password: PASSWORD }).expect(410);
+    await anyone().post('/api/v1/account/email/link').send({ token }).expect(401);
+    await agent.post('/api/v1/account/email/link').send({ token }).expect(200);
+    expect(await me(agent)).toMatchObject({ email: next });
+    await agent.post('/api/v1/account/email/link').send({ token }).expect(410);
+    await anyone().post('/api/v1/session').send({ email: next, password: PASSWORD }).expect(200);
+    await anyone().post('/api/v1/session').send({ email, password: PASSWORD }).expect(401);
+  });
+
+  it('does not give an e-mail that another account has taken in the meantime', async () => {
+    const [agent, next] = [await account('olga@saltmarsh.example'), 'both@saltmarsh.example'];
+    await agent.put('/api/v1/account/email').send({ email: next, password: PASSWORD }).expect(202);
+    const [, token] = /#email=([\w-]+)/.exec((await messageTo(next)).text)!;
+    await signUp(anyone(), next).expect(202);
+    const [use, other] = linkIn(await messageTo(next, 2));
+    expect(use).toBe('account');
+    await anyone().post('/api/v1/accounts/link').send({ token: other, password: PASSWORD }).expect(201);
+    await agent.post('/api/v1/account/email/link').send({ token }).expect(409);
+    expect(await me(agent)).toMatchObject({ email: 'olga@saltmarsh.example' });
+  });
+
   it('keeps no secret in the clear, and sends only so many messages to one e-mail', async () => {
     const email = 'much@saltmarsh.example';
     for (let turn = 0; turn < 5; turn += 1) await signUp(anyone(), email).expect(202);

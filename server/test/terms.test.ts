@@ -1,7 +1,17 @@
 import { everyField } from '../../core/test/sample';
-import { checkCourse } from '@fidens/core';
+import { checkCourse, type Course, type Edit } from '@fidens/core';
+import { randomUUID } from 'node:crypto';
 import request from 'supertest';
-import { oneForm, startHarness, store, student, type Agent, type Harness } from './harness';
+import {
+  change,
+  oneForm,
+  startHarness,
+  store,
+  student,
+  type Agent,
+  type Harness,
+  type Stored,
+} from './harness';
 
 let harness: Harness;
 beforeAll(async () => {
@@ -83,6 +93,61 @@ describe('many terms', () => {
     expect([termId, spring]).toContain(
       (await agent.get(`/api/v1/courses/${course.id}`).expect(200)).body.termId,
     );
+  });
+
+  it('come back as they were: history, rehearsals, feeds and places; another document begins its own history', async () => {
+    const agent = await student(harness);
+    const autumn = await begin(agent, 'Autumn');
+    const body = { termId: autumn, document: everyField() };
+    const first = (await agent.post('/api/v1/courses').send(body).expect(201)).body as Stored;
+    const other = await store(agent, everyField());
+    const edits: Edit[] = [{ op: 'course', set: { title: 'Renamed' } }];
+    const course = (await change(agent, first, edits).expect(200)).body as Stored;
+    await agent
+      .put(`/api/v1/courses/${course.id}/rehearsals/${randomUUID()}`)
+      .send({ name: 'All well', tries: [{ id: 'homework', weight: '55' }] })
+      .expect(200);
+    const paths = [`courses/${course.id}`, `terms/${autumn}`];
+    for (const path of paths) await agent.put(`/api/v1/${path}/feed`).send({}).expect(200);
+    await agent
+      .put('/api/v1/terms/order')
+      .send({ ids: [autumn] })
+      .expect(204);
+    const seen = async () => ({
+      terms: await names(agent),
+      courses: (await agent.get('/api/v1/courses').expect(200)).body as Stored[],
+      history: (await agent.get(`/api/v1/courses/${course.id}/changes`).expect(200)).body as object,
+      rehearsals: (await agent.get('/api/v1/rehearsals').expect(200)).body as object,
+      feeds: ((await agent.get('/api/v1/feeds').expect(200)).body as { path: string }[])
+        .map(({ path }) => path)
+        .sort(),
+    });
+    const before = await seen();
+    const gone = () => agent.delete(`/api/v1/terms/${autumn}?with=courses`).expect(204);
+    const again = async (document: Course) => {
+      await agent
+        .post('/api/v1/terms')
+        .send({ id: autumn, name: 'Autumn', startsOn: null, endsOn: null })
+        .expect(201);
+      for (const { id, ...rest } of [other, { id: course.id, document }])
+        await agent.post('/api/v1/courses').send({ id, termId: autumn, document: rest.document }).expect(201);
+    };
+    await gone();
+    await again(course.document);
+    expect(await seen()).toEqual(before);
+    await gone();
+    await again(everyField());
+    expect(await seen()).toMatchObject({ history: { changes: [] }, feeds: before.feeds });
+    // Nobody else can take up what was left behind.
+    await gone();
+    const stranger = await student(harness);
+    await stranger
+      .post('/api/v1/courses')
+      .send({ id: course.id, termId: (await terms(stranger))[0]!.id, document: course.document })
+      .expect(201);
+    const theirs = await stranger.get(`/api/v1/courses/${course.id}/changes`).expect(200);
+    expect(theirs.body).toEqual({ changes: [], more: false });
+    expect((await stranger.get('/api/v1/rehearsals').expect(200)).body).toEqual([]);
   });
 
   it('keep a grade that is no letter of the scale', async () => {

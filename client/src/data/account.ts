@@ -1,7 +1,7 @@
 import type { AccountArchive, GpaSettings } from '@fidens/core';
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { ask } from './api';
-import { sessionQuery, type Session } from './session';
+import { sessionQuery, type Mailed, type Session } from './session';
 
 /** One place where the student is signed in. */
 export interface SignedIn {
@@ -40,11 +40,23 @@ export function useRename() {
   });
 }
 
+/** Another e-mail: at once, or where the server sends messages, once the link that goes there is opened. */
 export function useChangeEmail() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (body: { email: string; password: string }) =>
-      ask<Session>('/account/email', { method: 'PUT', body }),
+      ask<Session | Mailed>('/account/email', { method: 'PUT', body }),
+    onSuccess: (answer) => {
+      if (!('mailed' in answer)) takeIn(client, answer);
+    },
+  });
+}
+
+/** Takes the e-mail that a link has been sent to. */
+export function useTakeEmail() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (token: string) => ask<Session>('/account/email/link', { method: 'POST', body: { token } }),
     onSuccess: (session) => takeIn(client, session),
   });
 }

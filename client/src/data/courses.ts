@@ -3,7 +3,8 @@ import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient }
 import { useMemo } from 'react';
 import type { PendingChange } from '@/data/sync/pending';
 import { useWaiting } from '@/data/sync/queue';
-import { ask, askUnlessSame, once } from './api';
+import { ask, askUnlessSame, once, reasonOf } from './api';
+import { remember, say } from './undo';
 
 /** A course as the server keeps it. */
 export interface StoredCourse {
@@ -119,13 +120,45 @@ export function useCreateCourse() {
   });
 }
 
+/** Deletes a course; taken back, it is there again under the same id, with its history, its rehearsals and its feed. */
 export function useDeleteCourse() {
   const client = useQueryClient();
+  const remove = async ({ id }: StoredCourse) => {
+    await ask<void>(`/courses/${id}`, { method: 'DELETE' });
+    client.setQueryData(coursesQuery.queryKey, (courses) => courses?.filter((course) => course.id !== id));
+  };
+  const bring = async ({ id, termId, document }: StoredCourse) => {
+    await ask('/courses', { method: 'POST', body: { id, termId, document } });
+    await refreshCourses(client);
+  };
   return useMutation({
-    mutationFn: (id: string) => ask<void>(`/courses/${id}`, { method: 'DELETE' }),
-    onSuccess: (_, id) =>
-      client.setQueryData(coursesQuery.queryKey, (courses) => courses?.filter((course) => course.id !== id)),
+    mutationFn: remove,
+    onSuccess: (_, course) => {
+      const { title } = course.document;
+      const telling = (work: Promise<unknown>) =>
+        void work.catch((error: unknown) => say(`${title}: that did not work. ${reasonOf(error)}`));
+      remember(
+        {
+          done: `${title} deleted`,
+          undo: () => telling(bring(course)),
+          redo: () => telling(remove(course)),
+        },
+        true,
+      );
+    },
   });
+}
+
+/** What stands beside courses, as the queries of it are called. */
+const BESIDE = ['rehearsals', 'feeds', 'history'];
+
+/** Asks anew for the courses and for what stands beside them. */
+export async function refreshCourses(client: QueryClient): Promise<void> {
+  await Promise.all(
+    [coursesQuery.queryKey, ...BESIDE.map((name) => [name])].map((queryKey) =>
+      client.invalidateQueries({ queryKey }),
+    ),
+  );
 }
 
 export const sampleCoursesQuery = queryOptions({

@@ -55,7 +55,7 @@ export type SignInRequest =
   | { way: 'sample' };
 
 /** What a way in answers whose rest goes by a message. */
-interface Mailed {
+export interface Mailed {
   mailed: true;
 }
 

@@ -2,7 +2,7 @@ import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient }
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
 import { ask, once, reasonOf } from './api';
-import { coursesQuery, createCourse, useCourses, type StoredCourse } from './courses';
+import { coursesQuery, createCourse, refreshCourses, useCourses, type StoredCourse } from './courses';
 import { useNow } from './session';
 import { remember, say } from './undo';
 
@@ -149,10 +149,7 @@ export function useDeleteTerm() {
 const bodyOf = ({ id, name, startsOn, endsOn, archived }: Term) => ({ id, name, startsOn, endsOn, archived });
 
 async function refresh(client: QueryClient): Promise<void> {
-  await Promise.all([
-    client.invalidateQueries({ queryKey: termsQuery.queryKey }),
-    client.invalidateQueries({ queryKey: coursesQuery.queryKey }),
-  ]);
+  await Promise.all([client.invalidateQueries({ queryKey: termsQuery.queryKey }), refreshCourses(client)]);
 }
 
 /** Moves a course to another term. */

@@ -1,7 +1,13 @@
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useSession } from '@/data/session';
-import { LeaveForGood, NameAndPassword, RecoveryCodes, Sessions } from '@/features/account/own-account';
+import {
+  EmailLink,
+  LeaveForGood,
+  NameAndPassword,
+  RecoveryCodes,
+  Sessions,
+} from '@/features/account/own-account';
 import { SignOut } from '@/features/account/sign-out';
 import { LinkButton } from '@/ui/link-button';
 import { Page } from '@/ui/page';
@@ -25,6 +31,7 @@ export function AccountPlace() {
           password, recovery codes and the way out here.
         </Soft>
       )}
+      <EmailLink />
       <NameAndPassword key={student.id} student={student} />
       <Sessions />
       {!student.sample && <RecoveryCodes />}

@@ -50,6 +50,9 @@ export const mailAddressSchema = Joi.object({ email });
 /** The link of a message, taken: with the password that was chosen for the new account, or the new one of an old account. */
 export const linkSchema = Joi.object({ token: textSchema().max(100).required(), password: newPassword });
 
+/** The link of a message that gives the account another e-mail, taken by who is signed in. */
+export const emailLinkSchema = Joi.object({ token: textSchema().max(100).required() });
+
 /** What a student says of how a GPA is computed. */
 export interface GpaSettings {
   /** Of a course that was taken again, whether the later one alone counts, or both. */

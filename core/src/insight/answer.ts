@@ -1,12 +1,13 @@
 import type { Course, Moment } from '../document/course';
 import type { Derivation } from '../grading/combine';
 import { courseLetters, letterOf, type Letters } from '../grading/letter';
-import { outlooks, type Outlooks } from '../grading/outlook';
+import { outlooks, type OutlookName, type Outlooks } from '../grading/outlook';
 import { problems, type Problem } from '../grading/problems';
 import { decimalText, fractionText, HUNDRED, rational } from '../numbers/rational';
 import { reach, type BandReach, type Gap } from '../search/reach';
 import { solve } from '../search/solve';
 import { swings } from '../search/swing';
+import { secondCourse } from './second-way';
 
 /** One outlook in words of the command line. */
 export interface OutlookAnswer {
@@ -24,13 +25,14 @@ interface BandAnswer {
   gaps: readonly Gap[];
 }
 
+/** A course by each outlook. */
+type OutlookAnswers = Record<OutlookName, OutlookAnswer | null>;
+
 /** Everything that the command line answers about one course (`docs/course-file.md`). */
-export interface Answer {
+export interface Answer extends OutlookAnswers {
   title: string;
-  standing: OutlookAnswer | null;
-  floor: OutlookAnswer | null;
-  ceiling: OutlookAnswer | null;
-  forecast: OutlookAnswer | null;
+  /** What its second way of adding up comes to, where it has one that can be added up. */
+  second?: OutlookAnswers & { name: string };
   reach: (BandAnswer & { from: string; level: string | null })[];
   swing: { id: string; points: string }[];
   problems: Problem[];
@@ -48,12 +50,11 @@ export function answer(course: Course, now: Moment, piece?: string): Answer {
   const found = outlooks(course, now);
   const { plan } = found;
   const letters = courseLetters(plan);
+  const second = secondCourse(course);
   return {
     title: course.title,
-    standing: outlookAnswer(found.standing, letters),
-    floor: outlookAnswer(found.floor, letters),
-    ceiling: outlookAnswer(found.ceiling, letters),
-    forecast: outlookAnswer(found.forecast, letters),
+    ...outlookAnswers(found, letters),
+    ...(second && { second: { name: second.title, ...outlookAnswersOf(second, now) } }),
     reach: reach(found).map((entry) => ({
       ...bandAnswer(entry),
       from: decimalText(rational(entry.band.from), 6),
@@ -62,6 +63,20 @@ export function answer(course: Course, now: Moment, piece?: string): Answer {
     swing: swings(found).map(({ id, points }) => ({ id, points: decimalText(points, 6) })),
     problems: problems(plan),
     ...(piece === undefined ? {} : { solve: solveAnswer(found, piece) }),
+  };
+}
+
+function outlookAnswersOf(course: Course, now: Moment): OutlookAnswers {
+  const found = outlooks(course, now);
+  return outlookAnswers(found, courseLetters(found.plan));
+}
+
+function outlookAnswers(found: Outlooks, letters: Letters): OutlookAnswers {
+  return {
+    standing: outlookAnswer(found.standing, letters),
+    floor: outlookAnswer(found.floor, letters),
+    ceiling: outlookAnswer(found.ceiling, letters),
+    forecast: outlookAnswer(found.forecast, letters),
   };
 }
 

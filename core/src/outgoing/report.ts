@@ -25,7 +25,8 @@ export function report(course: Course, now: string, piece?: string, figure?: Fig
   const { held = [] } = letterOf(standing, courseLetters(plan)) ?? {};
   const lines = [
     course.title,
-    ...OUTLOOKS.map((name) => `  ${name.padEnd(9)} ${gradeText(given[name])}`),
+    ...gradeLines(given),
+    ...(given.second ? section(`Added up again as ${given.second.name}`, gradeLines(given.second)) : []),
     ...section(
       'Past due, and meant as handed in now',
       pieces(course).flatMap(({ id, name }) => (late.has(id) ? [`  ${name}`] : [])),
@@ -77,6 +78,10 @@ function heldLine({ requirement, has, needs }: Judged): string {
   if ('atMost' in source)
     return `  ${source.for} allows at most ${source.atMost} in ${name}; there are ${decimalText(has!, 6)}`;
   return `  ${source.for} needs ${source.atLeast}% on ${name}; there is ${percent(has!)}`;
+}
+
+function gradeLines(given: Pick<Answer, (typeof OUTLOOKS)[number]>): string[] {
+  return OUTLOOKS.map((name) => `  ${name.padEnd(9)} ${gradeText(given[name])}`);
 }
 
 function gradeText(grade: Answer['standing']): string {

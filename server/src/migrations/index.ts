@@ -14,6 +14,8 @@ import * as syllabus from './012-syllabus';
 import * as keptDocuments from './013-kept-documents';
 import * as secondWay from './014-second-way';
 import * as mailLinks from './015-mail-links';
+import * as remains from './016-remains';
+import * as emailLinks from './017-email-links';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
@@ -32,4 +34,6 @@ export const migrations: Record<string, Knex.Migration> = {
   '013-kept-documents': keptDocuments,
   '014-second-way': secondWay,
   '015-mail-links': mailLinks,
+  '016-remains': remains,
+  '017-email-links': emailLinks,
 };

@@ -11,21 +11,23 @@ import {
 } from '@fidens/core';
 import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
-import { UniqueViolationError } from 'objection';
 import { guessLimit } from '../attempts';
 import { archiveOf, putBack } from '../archive';
 import { bodyOf } from '../body';
 import type { Configuration } from '../configuration';
 import { readTogether } from '../database';
+import type { Mail } from '../mail';
 import { CourseRecord, GradingScale, Term, User } from '../models';
+import { withEmail } from '../new-account';
 import { newHash, isRight } from '../passwords';
 import { invalid, notFound, Problem } from '../problem';
 import { newCodes } from '../recovery';
 import { sessionOf } from '../session-answer';
 import { hereOf, studentId } from '../sign-in';
+import { mailedEmailRoutes } from './mailed';
 
 /** One's own account: name, e-mail and password, the places where one is signed in, codes to come back with, and the way out. */
-export function accountRoutes(database: Knex, configuration: Configuration): Router {
+export function accountRoutes(database: Knex, configuration: Configuration, mail: Mail | undefined): Router {
   const router = Router();
   const guesses = guessLimit(database, configuration);
 
@@ -48,6 +50,8 @@ export function accountRoutes(database: Knex, configuration: Configuration): Rou
     return user;
   };
 
+  if (mail) router.use(mailedEmailRoutes(database, configuration, mail, sure));
+
   router.put('/account/name', async (request, response) => {
     const { name } = bodyOf<{ name: string }>(request, nameSchema);
     const { id } = await self(request);
@@ -58,16 +62,9 @@ export function accountRoutes(database: Knex, configuration: Configuration): Rou
   router.put('/account/email', async (request, response) => {
     const { email, password } = bodyOf<{ email: string; password: string }>(request, emailChangeSchema);
     const { id } = await sure(request, password);
-    try {
-      const user = await User.query(database).patchAndFetchById(id, { email: email.toLowerCase() });
-      await guesses.right(request, response, user.email);
-      response.json(sessionOf(user, configuration));
-    } catch (error) {
-      if (!(error instanceof UniqueViolationError)) throw error;
-      throw new Problem(409, 'account-exists', 'Nothing was changed: another account has this e-mail.', [
-        { at: 'email', message: 'has an account already' },
-      ]);
-    }
+    const user = await withEmail(database, id, email.toLowerCase());
+    await guesses.right(request, response, user.email);
+    response.json(sessionOf(user, configuration));
   });
 
   router.put('/account/password', async (request, response) => {

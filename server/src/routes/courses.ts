@@ -15,6 +15,7 @@ import { courseList } from '../course-reading';
 import { readTogether } from '../database';
 import { CourseRecord, Term } from '../models';
 import { invalid, notFound, Problem } from '../problem';
+import { takeUpCourse } from '../remains';
 import { sampleCourses } from '../sample-world';
 import { studentId } from '../sign-in';
 
@@ -56,7 +57,10 @@ export function courseRoutes(database: Knex): Router {
       if (known) return known;
       const term = await Term.query(transaction).findOne({ id: termId, user_id }).forKeyShare();
       if (!term) throw invalid([{ at: 'termId', message: 'is no term of yours' }]);
-      return createCourse(transaction, user_id, termId, checked, id);
+      const made = await createCourse(transaction, user_id, termId, checked, id);
+      if (!id) return made;
+      await takeUpCourse(transaction, user_id, id, made.document);
+      return (await findCourse(transaction, user_id, id))!;
     });
     sendCourse(response.status(201).location(`/api/v1/courses/${course.id}`), course);
   });

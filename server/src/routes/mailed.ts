@@ -1,5 +1,11 @@
-import { linkSchema, mailAddressSchema, registrationSchema } from '@fidens/core';
-import { Router } from 'express';
+import {
+  emailChangeSchema,
+  emailLinkSchema,
+  linkSchema,
+  mailAddressSchema,
+  registrationSchema,
+} from '@fidens/core';
+import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
 import { mailLimit, type GuessLimit } from '../attempts';
 import { bodyOf } from '../body';
@@ -7,11 +13,11 @@ import type { Configuration } from '../configuration';
 import type { Mail } from '../mail';
 import { LINK_MINUTES, newLink, takeLink } from '../mail-links';
 import { User } from '../models';
-import { createAccount } from '../new-account';
+import { createAccount, withEmail } from '../new-account';
 import { isRight, newHash } from '../passwords';
 import { Problem } from '../problem';
 import { sessionOf } from '../session-answer';
-import { signIn } from '../sign-in';
+import { signIn, studentId } from '../sign-in';
 
 /**
  * The ways in that go by mail, where the server has a mail address set: a new account is finished by a link, and a lost password
@@ -25,9 +31,6 @@ export function mailedRoutes(
 ): Router {
   const router = Router();
   const limit = mailLimit(database);
-  const gone = () =>
-    new Problem(410, 'link-gone', 'This link was used already, or is older than an hour. Ask for a new one.');
-
   router.post('/accounts', async (request, response) => {
     const { name, email, password } = bodyOf<Record<'name' | 'email' | 'password', string>>(
       request,
@@ -37,7 +40,7 @@ export function mailedRoutes(
     const password_hash = await newHash(password, to);
     await limit(request, to);
     const known = await User.query(database).findOne({ email: to });
-    const token = await newLink(
+    const token = await newLink<'account' | 'password'>(
       database,
       known ? { user_id: known.id } : { email: to, name: name.trim(), password_hash },
     );
@@ -50,15 +53,15 @@ export function mailedRoutes(
     const to = email.toLowerCase();
     await limit(request, to);
     const known = await User.query(database).findOne({ email: to });
-    if (known) mail.send(renews(to, link(mail, await newLink(database, { user_id: known.id }))));
+    if (known) mail.send(renews(to, link(mail, await newLink<'password'>(database, { user_id: known.id }))));
     response.status(202).json({ mailed: true });
   });
 
   router.post('/accounts/link', async (request, response) => {
     const { token, password } = bodyOf<{ token: string; password: string }>(request, linkSchema);
     const user = await database.transaction(async (transaction) => {
-      const use = await takeLink(transaction, token);
-      if (!use || 'user_id' in use) return undefined;
+      const use = await takeLink(transaction, 'account', token);
+      if (!use) return undefined;
       // Who reads the message must be who chose the password: else a stranger's would open an account under another's e-mail.
       // It is thrown, so the link is there again.
       if (!(await isRight(use, password)))
@@ -76,8 +79,8 @@ export function mailedRoutes(
   router.post('/session/link', async (request, response) => {
     const { token, password } = bodyOf<{ token: string; password: string }>(request, linkSchema);
     const user = await database.transaction(async (transaction) => {
-      const use = await takeLink(transaction, token);
-      if (!use || !('user_id' in use)) return undefined;
+      const use = await takeLink(transaction, 'password', token);
+      if (!use) return undefined;
       const known = await User.query(transaction).findById(use.user_id).forUpdate();
       if (!known) return undefined;
       // Refused, it is thrown: the link is there again.
@@ -93,6 +96,48 @@ export function mailedRoutes(
 
   return router;
 }
+
+/** Another e-mail for an account, which its owner finishes by a link that goes there. */
+export function mailedEmailRoutes(
+  database: Knex,
+  configuration: Configuration,
+  mail: Mail,
+  sure: (request: Request, password: string) => Promise<User>,
+): Router {
+  const router = Router();
+  const limit = mailLimit(database);
+
+  router.put('/account/email', async (request, response) => {
+    const { email, password } = bodyOf<Record<'email' | 'password', string>>(request, emailChangeSchema);
+    const { id } = await sure(request, password);
+    const to = email.toLowerCase();
+    await limit(request, to);
+    const known = await User.query(database).findOne({ email: to });
+    const token = known ? '' : await newLink<'email'>(database, { user_id: id, email: to });
+    mail.send(known ? isTaken(to) : isMeant(to, mail.address(`/account#email=${token}`)));
+    response.status(202).json({ mailed: true });
+  });
+
+  router.post('/account/email/link', async (request, response) => {
+    const { token } = bodyOf<{ token: string }>(request, emailLinkSchema);
+    const id = studentId(request);
+    const user = await database.transaction(async (transaction) => {
+      const use = await takeLink(transaction, 'email', token);
+      if (!use) return undefined;
+      // It is thrown, so the link is there for the account that it is of.
+      if (use.user_id !== id)
+        throw new Problem(403, 'another-account', 'This link is of another account: sign in to that one.');
+      return withEmail(transaction, id, use.email);
+    });
+    if (!user) throw gone();
+    response.json(sessionOf(user, configuration));
+  });
+
+  return router;
+}
+
+const gone = () =>
+  new Problem(410, 'link-gone', 'This link was used already, or is older than an hour. Ask for a new one.');
 
 /** Behind `#`: it is sent to no server, and stands in no log of one. */
 const link = (mail: Mail, token: string) => (use: string) => mail.address(`/sign-in#${use}=${token}`);
@@ -116,4 +161,16 @@ const renews = (to: string, at: Link) => ({
   to,
   subject: 'A new password for Fidens',
   text: `Open this to take a new password:\n\n${at('password')}\n\n${LASTS}\n`,
+});
+
+const isMeant = (to: string, at: string) => ({
+  to,
+  subject: 'Another e-mail for Fidens',
+  text: `Open this, signed in to Fidens, to sign in with this e-mail from now on:\n\n${at}\n\n${LASTS}\n`,
+});
+
+const isTaken = (to: string) => ({
+  to,
+  subject: 'You have a Fidens account already',
+  text: `Somebody, you perhaps, wanted to sign in to another Fidens account with this e-mail. It has an account already: nothing was changed.\n`,
 });

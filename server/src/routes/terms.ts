@@ -7,6 +7,7 @@ import { deleteCourse } from '../course-store';
 import { CourseRecord, Term } from '../models';
 import { invalid, notFound, Problem } from '../problem';
 import { QUOTAS, withinCount } from '../quota';
+import { layTerm, takeUpTerm } from '../remains';
 import { studentId } from '../sign-in';
 
 interface TermBody {
@@ -42,7 +43,9 @@ export function termRoutes(database: Knex): Router {
       const known = wanted && (await Term.query(transaction).findOne({ id: wanted, user_id }));
       if (known) return known.id;
       await withinCount(transaction, Term, user_id, QUOTAS.terms, 'terms');
-      return (await Term.query(transaction).insert({ ...row, ...(wanted && { id: wanted }), user_id })).id;
+      const made = await Term.query(transaction).insert({ ...row, ...(wanted && { id: wanted }), user_id });
+      if (wanted) await takeUpTerm(transaction, user_id, wanted);
+      return made.id;
     });
     response
       .status(201)
@@ -85,6 +88,7 @@ export function termRoutes(database: Knex): Router {
       if (courses.length > 0 && request.query.with !== 'courses')
         throw new Problem(409, 'term-not-empty', 'This term has courses: move or delete them first.');
       for (const course of courses) await deleteCourse(transaction, user_id, course.id);
+      await layTerm(transaction, id);
       await Term.query(transaction).deleteById(id);
     });
     response.status(204).end();

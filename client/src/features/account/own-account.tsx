@@ -8,8 +8,10 @@ import {
   useEndSessions,
   useNewCodes,
   useRename,
+  useTakeEmail,
 } from '@/data/account';
 import { reasonOf } from '@/data/api';
+import { useOpenedLink } from '@/data/opened-link';
 import { useDeleteAccount, type Student } from '@/data/session';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
@@ -27,6 +29,44 @@ const PASSWORD: AccountField = {
   secureTextEntry: true,
   autoComplete: 'current-password',
 };
+
+const MAILED =
+  'Look into the mail there: the link in it makes the change, within an hour. Until then you sign in as before.';
+
+/** The e-mail that a link of a message has come to: one press takes it. */
+export function EmailLink() {
+  const link = useOpenedLink('email');
+  const take = useTakeEmail();
+  const c = useColours();
+  if (!link) return null;
+  return (
+    <View
+      style={{
+        backgroundColor: c.askSoft,
+        borderRadius: 16,
+        padding: SPACE.l,
+        gap: SPACE.s,
+        alignItems: 'flex-start',
+      }}
+    >
+      {take.data ? (
+        <Text variant="bodyMedium" role="status" style={{ color: c.onAskSoft }}>
+          Changed: sign in with {take.data.student?.email} from now on.
+        </Text>
+      ) : (
+        <>
+          <Text variant="bodyMedium" style={{ color: c.onAskSoft }}>
+            You have opened the link that came by mail: from now on, sign in with the e-mail it came to?
+          </Text>
+          <Button mode="contained" loading={take.isPending} onPress={() => take.mutate(link.token)}>
+            Take this e-mail
+          </Button>
+          {take.error && <Wrong>{reasonOf(take.error)}</Wrong>}
+        </>
+      )}
+    </View>
+  );
+}
 
 /** Name, e-mail and password. */
 export function NameAndPassword({ student }: { student: Student }) {
@@ -65,7 +105,7 @@ export function NameAndPassword({ student }: { student: Student }) {
               ]}
               onSend={(typed) => email.mutateAsync(typed as { email: string; password: string })}
               {...email}
-              done={email.isSuccess ? 'Changed: sign in with it from now on.' : undefined}
+              done={email.data && ('mailed' in email.data ? MAILED : 'Changed: sign in with it from now on.')}
             />
           </Fold>
           <Fold title="Your password" summary="Another one ends every other session.">

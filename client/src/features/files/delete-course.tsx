@@ -28,13 +28,14 @@ export function DeleteCourse({ course }: CoursePageProps) {
   return (
     <Stack gap="s" align="start" role="alert">
       <Soft>
-        {title} goes for good, with its {plural(pieces(course.document).length, 'piece')} and scores.
+        {title} goes, with its {plural(pieces(course.document).length, 'piece')} and scores. Until Fidens is
+        closed, undo brings it back as it was.
       </Soft>
       <Row gap="s">
         <Button
           mode="contained"
           loading={remove.isPending}
-          onPress={() => void remove.mutateAsync(course.id).then(() => router.replace('/'), stay)}
+          onPress={() => void remove.mutateAsync(course).then(() => router.replace('/'), stay)}
         >
           Delete {title}
         </Button>

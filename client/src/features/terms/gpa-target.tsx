@@ -27,6 +27,7 @@ import { Fold } from '@/ui/fold';
 import { FailedLine } from '@/ui/states';
 import { Soft } from '@/ui/text';
 import { plural } from '@/wording/words';
+import { NextLetters } from './next-letters';
 import { targeting, type TargetAnswer, type ToldCombination } from './target-question';
 
 type Scope = 'term' | 'everything';
@@ -114,7 +115,7 @@ export function GpaTarget({ courses, others }: GpaTargetProps) {
       )}
       {answer && (
         <View aria-busy={!isCurrent} style={{ gap: SPACE.m, opacity: isCurrent ? 1 : 0.6 }}>
-          <Found answer={answer} courses={open} target={target} />
+          <Found answer={answer} courses={open} target={target} settled={sum.credits} />
         </View>
       )}
     </Fold>
@@ -141,9 +142,11 @@ interface FoundProps {
   answer: TargetAnswer;
   courses: readonly StoredCourse[];
   target: string;
+  /** Credits that count in the same GPA and are over. */
+  settled: Rational;
 }
 
-function Found({ answer, courses, target }: FoundProps) {
+function Found({ answer, courses, target, settled }: FoundProps) {
   const settings = useGpaSettings();
   const { best, least, most, lowest, without, unsure } = answer;
   const titleOf = (id: string) => courses.find((course) => course.id === id)?.document.title ?? '';
@@ -189,9 +192,9 @@ function Found({ answer, courses, target }: FoundProps) {
             the best of all others does not reach it.
           </Soft>
           <Text variant="titleSmall" role="heading" aria-level={2}>
-            Where the next letter moves it most
+            Which gives most for an hour
           </Text>
-          <Soft>{stepsWords(answer, titleOf)}</Soft>
+          <NextLetters courses={asked} settled={settled} titleOf={titleOf} />
         </>
       )}
       {unsure.length > 0 && (
@@ -202,28 +205,6 @@ function Found({ answer, courses, target }: FoundProps) {
       )}
     </Stack>
   );
-}
-
-/** "Coastal Ecology: B+ to A− is 0.12 for 8% more on open work" */
-function stepsWords({ courses }: TargetAnswer, titleOf: (id: string) => string): string {
-  const all = courses.reduce((sum, { credits }) => sum + Number(credits), 0);
-  const steps = courses.flatMap(({ id, credits, letters }) => {
-    const from = letters.findIndex(({ chance }) => chance >= 0.5);
-    const [to, at] = [letters[from - 1], letters[from]];
-    if (!to || !at) return [];
-    const moves = ((Number(to.points) - Number(at.points)) * Number(credits)) / all;
-    const asks = Math.max(0.01, to.takes - at.takes);
-    return [{ id, to, at, moves, asks, each: moves / asks }];
-  });
-  if (steps.length === 0) return 'No course has a better letter within reach.';
-  return steps
-    .sort((a, b) => b.each - a.each)
-    .map(
-      ({ id, at, to, moves, asks }) =>
-        `${titleOf(id)}: ${to.label} instead of ${at.label} is ${moves.toFixed(2)}, for ${asks.toFixed(1)}% more on its open work`,
-    )
-    .join('. ')
-    .concat('.');
 }
 
 interface WayProps {

@@ -12,6 +12,9 @@ import { DayField } from '@/ui/fields/day-field';
 import { FormField } from '@/ui/fields/form-field';
 import { Wrong } from '@/ui/text';
 
+/** Two beside each other, where both can be read whole. */
+const DAY = { flexGrow: 1, flexBasis: 140 };
+
 /** What a form of a term holds. */
 export type TermFields = Pick<Term, 'name' | 'startsOn' | 'endsOn'>;
 
@@ -50,11 +53,11 @@ export function TermForm({ label, button, term, isNew = false, busy, error, onKe
   return (
     <Stack gap="m" role="form" aria-label={label}>
       <FormField control={control} name="name" label="Name" onSubmitEditing={keep} />
-      <Row gap="m">
-        <View style={{ flex: 1 }}>
+      <Row gap="m" wrap>
+        <View style={DAY}>
           <DayField control={control} name="startsOn" label="First day" onEnter={keep} />
         </View>
-        <View style={{ flex: 1 }}>
+        <View style={DAY}>
           <DayField control={control} name="endsOn" label="Last day" onEnter={keep} />
         </View>
       </Row>

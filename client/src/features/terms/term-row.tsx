@@ -133,8 +133,8 @@ function DeleteTerm({ term, courses }: Pick<TermRowProps, 'term' | 'courses'>) {
     <Stack gap="s" align="start" role="alert">
       <Soft>
         {term.name} goes
-        {courses.length > 0 && `, with its ${plural(courses.length, 'course')} and all their scores`}. It can
-        be taken back until this window is closed, but for the history of its courses.
+        {courses.length > 0 && `, with its ${plural(courses.length, 'course')} and all their scores`}. Until
+        Fidens is closed, undo brings it back as it was.
       </Soft>
       <Row gap="s" wrap>
         <Button mode="contained" loading={remove.isPending} onPress={() => remove.mutate(term)}>
