@@ -31,7 +31,7 @@ test('a save that fails can be taken back', async ({ page, fidens }) => {
   await record(page, 'Eelgrass survey', '16');
   await expect(page.getByText('The server cannot be reached.')).toBeVisible();
   await page.getByRole('button', { name: 'Take it back' }).click();
-  await expect(page.getByRole('button', { name: /^Eelgrass survey: —/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Eelgrass survey: no score/ })).toBeVisible();
   await fidens.startServer();
 });
 
@@ -152,7 +152,7 @@ test('without a network recording goes on, and all of it is saved when it is bac
   const other = await context.newPage();
   await other.clock.setFixedTime('2026-10-20T12:00:00Z');
   await other.goto(page.url());
-  await expect(other.getByRole('button', { name: /^Eelgrass survey: —/ })).toBeVisible();
+  await expect(other.getByRole('button', { name: /^Eelgrass survey: no score/ })).toBeVisible();
   await context.setOffline(true);
   await record(page, 'Eelgrass survey', '16');
   await record(page, 'Tidal creek log', '12');

@@ -278,6 +278,37 @@ export async function save(page: Page, button: string): Promise<string> {
   return (await download).path();
 }
 
+/** The pages of a course that have a way on top. */
+export const PAGES = ['Scores', 'Reach', 'Rules', 'Working'] as const;
+
+/** The main views of the sample student, each once it is there. */
+export async function throughViews(page: Page, look: (view: string) => Promise<void>): Promise<void> {
+  const address = new URL(page.url()).origin;
+  for (const [path, heading] of [
+    ['/', 'Term'],
+    ['/loose-ends', 'Loose ends'],
+    ['/record', 'Record'],
+    ['/you', 'Noor Castellan'],
+    ['/account', 'Your account'],
+    ['/terms', 'Terms'],
+    ['/files', 'In and out'],
+    ['/new-course', 'New course'],
+  ] as const) {
+    await page.goto(`${address}${path}`);
+    await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible();
+    await look(path);
+  }
+  await page.goto(address);
+  await openCourse(page, 'Coastal Ecology');
+  for (const name of PAGES) {
+    await openPage(page, name);
+    await look(name);
+  }
+  await page.goto(page.url().replace(/working.*$/, 'school'));
+  await expect(page.getByRole('heading', { level: 1, name: /Coastal Ecology/ })).toBeVisible();
+  await look('School');
+}
+
 /** Opens all fields of a category, a piece on its own or the whole on the Rules page, where they are not open. */
 export async function openRules(page: Page, of: string): Promise<void> {
   const line = page.getByRole('button', { name: `Rules of ${of}`, exact: true });

@@ -26,11 +26,11 @@ test('everything loose is gone through from top to bottom with the keyboard, unt
   await expectAccessible(page);
   await page.getByRole('button', { name: 'not mine' }).click();
   await expect(page.getByRole('heading', { name: 'Nothing is loose' })).toBeVisible();
-  await page.getByRole('button', { name: 'Swept: nothing is loose' }).click();
-  await expect(page.getByText(/^Last swept /)).toBeVisible();
+  await page.getByRole('button', { name: 'Gone through: nothing is loose' }).click();
+  await expect(page.getByText(/^Last gone through /)).toBeVisible();
   await settled(page);
   await page.reload();
-  await expect(page.getByText(/^Last swept /)).toBeVisible();
+  await expect(page.getByText(/^Last gone through /)).toBeVisible();
   await page.getByRole('link', { name: 'Term', exact: true }).click();
   await expect(page.getByText(/^\d+ loose ends?$/)).toBeHidden();
 });

@@ -89,7 +89,9 @@ test('a target is pinned, as a letter or a percent, and Term and Record speak of
   await expectAccessible(page);
   await settled(page);
   await page.goto('/');
-  await expect(page.getByText('target 80%')).toBeVisible();
+  await expect(
+    page.getByRole('link', { name: /Rope Work.*80% your target, takes 78% on what is left/ }),
+  ).toBeVisible();
   await page.getByRole('link', { name: 'Record' }).click();
   await page.getByRole('button', { name: /^Paper 2/ }).click();
   await page.getByLabel('Score of Paper 2').fill('40');

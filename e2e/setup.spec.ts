@@ -211,7 +211,9 @@ test('in mid-term scores come first, and are filed together later', async ({ pag
   await openPage(page, 'Scores');
   for (const name of ['Quiz two', 'Essay'])
     await expect(
-      page.getByRole('button', { name: new RegExp(`^${name}: —, excused|^${name}: —, no weight`) }),
+      page.getByRole('button', {
+        name: new RegExp(`^${name}: no score, excused|^${name}: no score, no weight`),
+      }),
     ).toBeVisible();
   await openPage(page, 'Rules');
   await page.getByRole('button', { name: 'Every category and piece, to move and change' }).click();

@@ -81,5 +81,5 @@ test('what was done can be taken back after a reload', async ({ page }) => {
   await expect(page.getByRole('button', { name: /^Eelgrass survey: 20 \/ 20/ })).toBeVisible();
   await page.reload();
   await page.getByRole('button', { name: /^Undo: Eelgrass survey: 20/ }).click();
-  await expect(page.getByRole('button', { name: /^Eelgrass survey: —/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Eelgrass survey: no score/ })).toBeVisible();
 });

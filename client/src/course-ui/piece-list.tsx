@@ -1,5 +1,4 @@
 import type { Assessment, Category, Edit } from '@fidens/core';
-import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -12,6 +11,7 @@ import { useColours } from '@/theme/paper-theme';
 import { Stack } from '@/ui/box';
 import { endOfDay } from '@/ui/fields/day-field';
 import { Soft, Wrong } from '@/ui/text';
+import { dayText } from '@/wording/days';
 import { number, plural } from '@/wording/words';
 import { PART_WORDS, partFields } from './parts';
 
@@ -105,7 +105,7 @@ function lineWords({ name, possible, weight, day, part }: PieceLine, usual: stri
     name,
     `out of ${number(possible ?? usual)}`,
     weight !== undefined && `weight ${number(weight)}`,
-    day && `due ${format(parseISO(day), 'EEE d MMM yyyy')}`,
+    day && `due ${dayText(parseISO(day), 'weekday and year')}`,
     part && PART_WORDS[part].replace(/^It is |\.$/g, ''),
   ]
     .filter(Boolean)

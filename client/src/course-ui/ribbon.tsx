@@ -2,10 +2,12 @@ import { decimalText, HUNDRED, rational, ZERO, type Rational, type Segment } fro
 import { memo, useId, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import Svg, { Circle, ClipPath, Defs, G, Path, Pattern, Rect } from 'react-native-svg';
+import Svg, { ClipPath, Defs, G, Path, Rect } from 'react-native-svg';
 import { SPACE } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { RibbonLegend } from './ribbon-legend';
 import { MARKS_HEIGHT, RibbonMarks, type Marks } from './ribbon-marks';
+import { RibbonPatterns } from './ribbon-patterns';
 
 interface RibbonProps {
   segments: readonly Segment[];
@@ -32,6 +34,8 @@ interface Placed {
 const GAP = 4;
 /** Below this width a segment's name says nothing. */
 const LEGIBLE = 40;
+/** What can be hit is at least as wide (WCAG 2.2, 2.5.8). */
+const HIT = 24;
 /** From this width on, what is open stands beside what is earned. */
 const ROOMY = 96;
 
@@ -39,58 +43,77 @@ const ROOMY = 96;
 export function Ribbon({ segments, large = false, of = 0, marks, points, recorded }: RibbonProps) {
   const say = sayer(points);
   const [width, setWidth] = useState(0);
+  const [told, setTold] = useState<string>();
   const placed = place(segments, width, of, recorded);
   const height = large ? 24 : 12;
   const names = large ? SPACE.xs + namesHeight(of === 0) : 0;
   const top = marks ? MARKS_HEIGHT : 0;
   const parts = large && of === 0 && segments.length > 0;
+  // A few names among many segments would only seem to name the rest.
+  const named = large && width > 0 && placed.filter(isLegible).length * 2 >= placed.length;
   return (
     <View
       {...(parts
         ? { role: 'group', 'aria-label': 'Course points' }
         : { role: 'img', 'aria-label': ribbonWords(segments, say) })}
       onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
-      // Until its width is known it takes the room that it will need: what stands below must not move under a finger.
-      style={{ minHeight: width === 0 ? top + height + names : height }}
+      style={{ minHeight: height }}
     >
+      {/* Until its width is known it takes the room that it will need: what stands below must not move under a finger. */}
+      {width === 0 && <View style={{ height: top + height + names }} />}
       {width > 0 && marks && <RibbonMarks marks={marks} width={width} total={totalOf(segments, of)} />}
       {width > 0 && <Bars placed={placed} width={width} height={height} />}
-      {large && width > 0 && <Names placed={placed} withPoints={of === 0} say={say} />}
-      {parts && width > 0 && <Parts placed={placed} top={top} height={height + names} say={say} />}
+      {named && <Names placed={placed} withPoints={of === 0} say={say} />}
+      {parts && width > 0 && (
+        <Parts
+          placed={placed}
+          top={top}
+          height={named ? height + names : height}
+          say={say}
+          told={told}
+          onTell={setTold}
+        />
+      )}
+      {parts && <RibbonLegend isAsked={told !== undefined} />}
     </View>
   );
 }
 
-/** Each part of the ribbon, to be touched or reached with the keyboard: it says what it is. */
-function Parts({
-  placed,
-  top,
-  height,
-  say,
-}: {
+interface PartsProps {
   placed: readonly Placed[];
   top: number;
   height: number;
   say: Say;
-}) {
+  /** The part that says what it is. */
+  told: string | undefined;
+  onTell: (id: string | undefined) => void;
+}
+
+/** Each part of the ribbon, to be touched or reached with the keyboard: it says what it is. */
+function Parts({ placed, top, height, say, told, onTell }: PartsProps) {
   const { primary } = useColours();
-  const [told, setTold] = useState<string>();
   const segment = placed.find((each) => each.segment.id === told)?.segment;
+  const last = placed.at(-1);
+  const end = (last ? last.x + last.width : 0) + GAP / 2;
   return (
     <>
       {placed.map(({ segment: part, x, width }) => {
         const isTold = part.id === told;
+        // A narrow part reaches over its neighbours, and lies on top of them.
+        const hit = Math.max(HIT, width + GAP);
+        const left = Math.min(x + (width - hit) / 2, end - hit);
         return (
           <Pressable
             key={part.id}
             role="button"
             aria-expanded={isTold}
             aria-label={segmentWords(part, say)}
-            onPress={() => setTold(isTold ? undefined : part.id)}
+            onPress={() => onTell(isTold ? undefined : part.id)}
             style={{
               position: 'absolute',
-              left: x - GAP / 2,
-              width: width + GAP,
+              left: Math.max(-GAP / 2, left),
+              width: hit,
+              zIndex: hit > width + GAP ? 1 : 0,
               top,
               height,
               borderBottomWidth: isTold ? 2 : 0,
@@ -101,8 +124,7 @@ function Parts({
       })}
       {segment && (
         <Text variant="bodySmall" aria-live="polite" style={{ marginTop: SPACE.xs }}>
-          {segmentWords(segment, say)}. Filled is earned, hatched is lost, dotted is what the rest brings if
-          it goes as it has gone, empty is still open.
+          {segmentWords(segment, say)}.
         </Text>
       )}
     </>
@@ -113,7 +135,7 @@ function Bars({ placed, width, height }: { placed: readonly Placed[]; width: num
   const id = useId().replace(/\W/g, '');
   return (
     <Svg width={width} height={height} aria-hidden>
-      <Patterns id={id} />
+      <RibbonPatterns id={id} />
       {placed.map(({ segment: part, x, width: own, tried }, index) => {
         const all = whole(part);
         const length = (points: Rational) => (all.n === 0n ? 0 : points.div(all).valueOf() * own);
@@ -136,31 +158,6 @@ function Bars({ placed, width, height }: { placed: readonly Placed[]; width: num
     </Svg>
   );
 }
-
-const Patterns = memo(function Patterns({ id }: { id: string }) {
-  const { ask, askSoft, hatch, dots, card } = useColours();
-  return (
-    <Defs>
-      <Pattern
-        id={`hatch${id}`}
-        width={6}
-        height={6}
-        patternUnits="userSpaceOnUse"
-        patternTransform="rotate(45)"
-      >
-        <Rect width={6} height={6} fill={card} />
-        <Rect width={2} height={6} fill={hatch} />
-      </Pattern>
-      <Pattern id={`tried${id}`} width={5} height={5} patternUnits="userSpaceOnUse">
-        <Rect width={5} height={5} fill={askSoft} />
-        <Circle cx={2.5} cy={2.5} r={1.6} fill={ask} />
-      </Pattern>
-      <Pattern id={`dots${id}`} width={6} height={6} patternUnits="userSpaceOnUse">
-        <Circle cx={3} cy={3} r={1.3} fill={dots} />
-      </Pattern>
-    </Defs>
-  );
-});
 
 interface BarProps {
   /** Of the ribbon, and which of its parts. */
@@ -220,11 +217,11 @@ function namesHeight(withPoints: boolean): number {
   return withPoints ? 38 : 18;
 }
 
+const isLegible = ({ width }: Placed) => width >= LEGIBLE;
+
 function Names({ placed, withPoints, say }: { placed: readonly Placed[]; withPoints: boolean; say: Say }) {
   const { soft } = useColours();
-  const legible = placed.filter(({ width }) => width >= LEGIBLE);
-  // A few names among many segments would only seem to name the rest.
-  if (legible.length * 2 < placed.length) return null;
+  const legible = placed.filter(isLegible);
   return (
     <View style={{ height: namesHeight(withPoints), marginTop: SPACE.xs }} aria-hidden>
       {legible.map(({ segment, x, width }) => (

@@ -186,11 +186,7 @@ function Columns({ cells, head = false, quiet = false, icon }: ColumnsProps) {
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingVertical: SPACE.s }}>
       <View style={{ flex: 1, minWidth: 0, flexDirection: 'row', alignItems: 'center', gap: 2 }}>
-        <Text
-          variant={head ? 'bodySmall' : 'bodyMedium'}
-          numberOfLines={2}
-          style={{ color: colour, flexShrink: 1 }}
-        >
+        <Text variant={head ? 'bodySmall' : 'bodyMedium'} style={{ color: colour, flexShrink: 1 }}>
           {name}
         </Text>
         {icon && <Icon name={icon} size={16} color={c.soft} />}

@@ -9,6 +9,8 @@ export interface Step {
   /** Goes back; answers why not, in a sentence, where that would undo what was done since. */
   readonly undo: () => string | undefined | void;
   readonly redo: () => string | undefined | void;
+  /** The course that it was done in: the notice says where it stands then. */
+  readonly courseId?: string | undefined;
   /** What it is made of, where it can be taken back after a reload too. */
   readonly kept?: unknown;
 }
@@ -24,6 +26,7 @@ export interface Notice {
   readonly text: string;
   /** What can be done about it. */
   readonly offer?: 'Undo' | 'Redo';
+  readonly courseId?: string | undefined;
 }
 
 const MOST = 200;
@@ -75,8 +78,12 @@ export function restoreSteps(read: (kept: unknown) => Step | undefined): void {
  * @param isSaid - whether a notice says so and offers to undo it
  */
 export function remember(step: Step, isSaid: boolean): void {
-  const notice: Notice | undefined = isSaid ? { text: step.done, offer: 'Undo' } : undefined;
+  const notice: Notice | undefined = isSaid ? doneNotice(step) : undefined;
   become({ past: [...steps.past, step].slice(-MOST), undone: [], notice });
+}
+
+function doneNotice({ done, courseId }: Step): Notice {
+  return { text: done, offer: 'Undo', courseId };
 }
 
 /** Takes back the last thing that was done. */
@@ -88,7 +95,7 @@ export function undoLast(): void {
   become({
     past: steps.past.slice(0, -1),
     undone: [...steps.undone, last],
-    notice: { text: `Taken back: ${last.done}`, offer: 'Redo' },
+    notice: { text: `Taken back: ${last.done}`, offer: 'Redo', courseId: last.courseId },
   });
 }
 
@@ -101,7 +108,7 @@ export function redoLast(): void {
   become({
     past: [...steps.past, last],
     undone: steps.undone.slice(0, -1),
-    notice: { text: last.done, offer: 'Undo' },
+    notice: doneNotice(last),
   });
 }
 

@@ -1,6 +1,6 @@
 import { isDecimal, readDay, typedDecimal } from '@fidens/core';
-import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
+import { dayText } from '@/wording/days';
 
 /** One line of a list of pieces, as it was understood. */
 export interface PieceLine {
@@ -83,6 +83,6 @@ function numberCell(kind: 'number' | 'possible' | 'weight', text: string): Cell 
 function dayCell(cell: string, near: Date): Cell | undefined {
   const read = readDay(cell, near);
   if (read?.kind === 'day') return { kind: 'day', value: read.day };
-  const ways = read && Object.values(read.days).map((day) => format(parseISO(day), 'd MMM'));
+  const ways = read && Object.values(read.days).map((day) => dayText(parseISO(day)));
   return ways && { kind: 'which', value: ways.join(' or ') };
 }

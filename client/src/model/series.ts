@@ -2,6 +2,7 @@ import type { Category } from '@fidens/core';
 import { addDays } from 'date-fns/addDays';
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
+import { dayText } from '@/wording/days';
 
 /** What makes a series: Quiz 1 to 10, every seven days from the first day. */
 export interface SeriesRule {
@@ -49,5 +50,5 @@ export function seriesWords(made: readonly SeriesPiece[]): string {
 }
 
 function dayWords(day: string): string {
-  return format(parseISO(day), 'EEE d MMM');
+  return dayText(parseISO(day), 'weekday');
 }

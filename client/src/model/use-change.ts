@@ -98,5 +98,6 @@ function stepOf(client: QueryClient, kept: unknown): Step | undefined {
 }
 
 function stepWith(done: string, ways: Pick<Step, 'undo' | 'redo' | 'kept'>): Step {
-  return { done, ...ways, kept: { done, ...(ways.kept as MadeChange) } };
+  const made = ways.kept as MadeChange;
+  return { done, ...ways, courseId: made.courseId, kept: { done, ...made } };
 }

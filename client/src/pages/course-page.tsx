@@ -1,10 +1,12 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useLocalSearchParams, usePathname } from 'expo-router';
 import { useDeferredValue } from 'react';
 import { View } from 'react-native';
 import { WaitingRules } from '@/course-ui/effect-panel';
 import { reasonOf } from '@/data/api';
 import { useCourse, type StoredCourse } from '@/data/courses';
+import { useTermOf } from '@/data/terms';
 import { CourseHead, isPage, type PageName } from '@/features/course/course-head';
+import { CourseSheet } from '@/features/sheet/course-sheet';
 import { TermColumn } from '@/features/term/term-column';
 import { InTerm } from '@/model/use-extent';
 import { EffectAside } from '@/pages/effect-aside';
@@ -17,6 +19,7 @@ import { WorkingPage } from '@/pages/working-page';
 import { useIsWide } from '@/theme/layout';
 import { Aside } from '@/ui/aside';
 import { Page } from '@/ui/page';
+import { Printed } from '@/ui/printed';
 import { Empty, Failed, Loading } from '@/ui/states';
 import { capital } from '@/wording/words';
 
@@ -55,6 +58,7 @@ export function CourseScreen() {
   if (!wide) {
     return (
       <InTerm termId={course.termId}>
+        <OnPaper course={course} />
         <Page title={titleOf(course, page)}>
           <CourseHead course={course} page={page} />
           {page !== 'rules' && <WaitingRules course={course} />}
@@ -65,6 +69,7 @@ export function CourseScreen() {
   }
   return (
     <InTerm termId={course.termId}>
+      <OnPaper course={course} />
       <View style={{ flex: 1, flexDirection: 'row' }}>
         <TermColumn chosen={course.id} />
         <View style={{ flex: 1 }}>
@@ -85,6 +90,19 @@ export function CourseScreen() {
 /** "Coastal Ecology – Reach" */
 function titleOf({ document }: StoredCourse, page: PageName): string {
   return `${document.title} – ${capital(page)}`;
+}
+
+/** Whichever page is open, what is printed is the course: its standing, rules, pieces and working, in one column. */
+function OnPaper({ course }: { course: StoredCourse }) {
+  const term = useTermOf(course);
+  const isOpen = usePathname().startsWith(`/course/${course.id}/`);
+  // Below another page that is open over it, such as the sheet, it prints nothing.
+  if (!isOpen) return null;
+  return (
+    <Printed>
+      <CourseSheet course={course.document} term={term?.name} />
+    </Printed>
+  );
 }
 
 /** What stands at the side follows what is worked on as soon as there is time, and never holds it up. */

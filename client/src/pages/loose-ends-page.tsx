@@ -1,5 +1,4 @@
 import { decimalText } from '@fidens/core';
-import { format } from 'date-fns/format';
 import { Link } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -33,6 +32,7 @@ import { Page } from '@/ui/page';
 import { Empty, Failed, Loading } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
 import { toggled } from '@/ui/toggled';
+import { dayText } from '@/wording/days';
 import { dueOf } from '@/wording/words';
 
 /** What needs a decision, across all courses, decided right there, one by one or many at once; and what is due next. */
@@ -164,10 +164,7 @@ interface LooseRowProps {
 function LooseRow({ end: { course, piece }, ...row }: LooseRowProps) {
   const now = useNow();
   const overdue = overdueOn(course, piece, now);
-  const place = [
-    course.document.title,
-    overdue && `counts as missing by itself from ${format(overdue, 'd MMM')}`,
-  ]
+  const place = [course.document.title, overdue && `counts as missing by itself from ${dayText(overdue)}`]
     .filter(Boolean)
     .join(' · ');
   return (
@@ -246,7 +243,7 @@ function Sweep({ count }: { count: number }) {
     <Stack gap="xs" align="start">
       <Soft>
         {sweptAt
-          ? `Last swept ${format(new Date(sweptAt), 'EEEE d MMMM')}.`
+          ? `Last gone through ${dayText(new Date(sweptAt), 'long')}.`
           : 'Once a week, go through them all: left blank, work makes a grade look better than it is.'}
       </Soft>
       <Button mode="outlined" compact loading={sweep.isPending} onPress={() => sweep.mutate()}>
@@ -258,8 +255,8 @@ function Sweep({ count }: { count: number }) {
 }
 
 function sweptWords(count: number): string {
-  if (count === 0) return 'Swept: nothing is loose';
-  return count === 1 ? 'Swept: this one can wait' : `Swept: these ${count} can wait`;
+  if (count === 0) return 'Gone through: nothing is loose';
+  return count === 1 ? 'Gone through: this one can wait' : `Gone through: these ${count} can wait`;
 }
 
 /** What is due in the next two weeks, and how far each can move its course. */
@@ -296,16 +293,14 @@ function AheadRow({ next: { course, piece, swing } }: { next: Ahead }) {
           }}
         >
           <View style={{ flex: 1, minWidth: 0 }}>
-            <Text variant="bodyMedium" numberOfLines={2}>
-              {piece.name}
-            </Text>
-            <Text variant="bodySmall" numberOfLines={1} style={{ color: c.soft }}>
+            <Text variant="bodyMedium">{piece.name}</Text>
+            <Text variant="bodySmall" style={{ color: c.soft }}>
               {course.document.title}
             </Text>
           </View>
           <View style={{ alignItems: 'flex-end' }}>
             <Text variant="bodyMedium" style={{ fontFamily: TEXT_MEDIUM }}>
-              {format(new Date(dueOf(piece)!), 'EEE d MMM')}
+              {dayText(new Date(dueOf(piece)!), 'weekday')}
             </Text>
             {swing && (
               <Text variant="bodySmall" style={{ color: c.soft }}>

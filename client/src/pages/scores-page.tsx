@@ -1,6 +1,6 @@
 import { bandOf, decimalText, lettersOf, pieces, sharesOf, type Category, type Part } from '@fidens/core';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { Button, IconButton } from 'react-native-paper';
 import { EffectPanel } from '@/course-ui/effect-panel';
 import { PieceForm } from '@/course-ui/piece-form';
@@ -57,6 +57,8 @@ export function ScoresPage({ course: kept, beside = false }: CoursePageProps) {
   // What is chosen is changed together, and waits as every changed rule does; meanwhile the list shows it changed.
   const course = chosen ? draft.course : kept;
   const { outlooks } = compute(course.document, now);
+  const { width } = useWindowDimensions();
+  const nameWidth = isTable ? NAME_COLUMN : Math.max(60, Math.min(width, ASIDE) - BESIDE_NAME);
   const { root } = course.document;
   const shares = useMemo(
     () => new Map([...sharesOf(outlooks.ceiling)].map(([{ node }, share]) => [node.id, share])),
@@ -167,7 +169,7 @@ export function ScoresPage({ course: kept, beside = false }: CoursePageProps) {
       {filter !== 'all' && shown.length === 0 && <Soft>There are none.</Soft>}
       <View>
         {isTable && shown.length > 0 && <ScoreTableHead isChoosing={!!chosen} />}
-        <LongList rows={rows} heightOf={(row) => HEIGHTS[row.kind]} row={draw} held={openId} />
+        <LongList rows={rows} heightOf={(row) => heightOf(row, nameWidth)} row={draw} held={openId} />
       </View>
       {chosen && (
         <Panel label="What is chosen" tone="primary" sticky>
@@ -202,6 +204,24 @@ export function ScoresPage({ course: kept, beside = false }: CoursePageProps) {
 
 /** About how high each kind of row is, in pixels. */
 const HEIGHTS: Record<ScoreRow['kind'], number> = { title: 76, alone: 44, piece: 56, promised: 44, add: 44 };
+
+/** A row as high as its name needs, which is written out however long it is. */
+function heightOf(row: ScoreRow, nameWidth: number): number {
+  const least = HEIGHTS[row.kind];
+  if (row.kind !== 'piece') return least;
+  const lines = Math.ceil((row.piece.name.length * LETTER) / nameWidth);
+  return least + LINE * (Math.max(1, lines) - 1);
+}
+
+/** About how wide a letter of a name is, and how high a line, in pixels. */
+const LETTER = 7.4;
+const LINE = 20;
+/** What a row of a phone has beside its name. */
+const BESIDE_NAME = 240;
+/** Rows that are no table are at most so wide. */
+const ASIDE = 720;
+/** About how wide the column of names is in the table of a wide screen. */
+const NAME_COLUMN = 230;
 
 /** How the list is narrowed and ordered now, where it is. */
 function listWords(filter: Filter, sort: Sort): string {

@@ -15,9 +15,10 @@ import { Empty, Failed, Loading } from '@/ui/states';
 /** A course as one page to show or print: nothing on it but the course. */
 export function SheetScreen() {
   usePrintStyle();
-  useTitle('Sheet');
   const { courseId } = useLocalSearchParams<{ courseId: string }>();
   const { data: courses, error, refetch } = useCourses();
+  const title = courses?.find(({ id }) => id === courseId)?.document.title;
+  useTitle(title === undefined ? 'Sheet' : `${title} – Sheet`);
   const terms = useTerms();
   if (error && !courses)
     return <Failed what="This course" reason={reasonOf(error)} retry={() => void refetch()} />;

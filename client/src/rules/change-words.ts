@@ -15,6 +15,7 @@ import {
   type Score,
   type Target,
 } from '@fidens/core';
+import { wholeMoment } from '@/wording/days';
 import { COMBINE_WORDS, countPieces, number, plural } from '@/wording/words';
 import { CATEGORY_RULE_WORDS } from '.';
 import { requirementWords } from './conditions/words';
@@ -213,7 +214,7 @@ function lateText(late: LatePolicy | Assessment['late']): string {
 }
 
 function momentText(moment: string): string {
-  return new Date(moment).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+  return wholeMoment(moment);
 }
 
 function scaleWords({ bands, round, outOf }: Scale): string {

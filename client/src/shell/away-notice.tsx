@@ -1,12 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { format } from 'date-fns/format';
-import { isSameDay } from 'date-fns/isSameDay';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useAway } from '@/data/connection';
 import { useKeepsNothing } from '@/storage/trouble';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { momentText } from '@/wording/days';
 
 /** Says that the server is away and from when what is shown is; and where the browser keeps nothing, that too. */
 export function AwayNotice() {
@@ -34,5 +33,5 @@ export function AwayNotice() {
 }
 
 function momentWords(moment: number): string {
-  return format(moment, isSameDay(moment, Date.now()) ? 'HH:mm' : 'd MMM, HH:mm');
+  return momentText(moment, Date.now());
 }

@@ -4,7 +4,7 @@ import { IconButton, Text } from 'react-native-paper';
 import { undoLast, useSteps } from '@/data/undo';
 import { useLooseEnds, wantsDecision } from '@/model/loose-ends';
 import { Icon } from '@/theme/icons';
-import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
+import { SPACE, TOUCH, useIsLow, useIsWide } from '@/theme/layout';
 import { DISPLAY, useColours } from '@/theme/paper-theme';
 
 const PLACES = [
@@ -20,6 +20,7 @@ type PlaceHref = (typeof PLACES)[number]['href'];
 export function Places() {
   const c = useColours();
   const wide = useIsWide();
+  const low = useIsLow();
   return (
     <View
       role="navigation"
@@ -34,7 +35,7 @@ export function Places() {
         borderTopWidth: wide ? 0 : 1,
         borderRightWidth: wide ? 1 : 0,
         width: wide ? 88 : undefined,
-        paddingVertical: wide ? SPACE.l : SPACE.s,
+        paddingVertical: wide ? SPACE.l : low ? 0 : SPACE.s,
       }}
     >
       {wide && (
@@ -56,6 +57,7 @@ export function Places() {
 function Place({ href, label }: { href: PlaceHref; label: string }) {
   const c = useColours();
   const here = useIsHere(href);
+  const low = useIsLow();
   const loose = useLooseEnds().filter(wantsDecision).length;
   const count = href === '/loose-ends' ? loose : 0;
   return (
@@ -64,7 +66,13 @@ function Place({ href, label }: { href: PlaceHref; label: string }) {
         role="link"
         aria-current={here ? 'page' : undefined}
         aria-label={count > 0 ? `${label}, ${count}` : label}
-        style={{ minHeight: TOUCH, minWidth: 64, alignItems: 'center', justifyContent: 'center', gap: 2 }}
+        style={{
+          minHeight: TOUCH,
+          minWidth: 64,
+          alignItems: 'center',
+          justifyContent: 'center',
+          gap: low ? 0 : 2,
+        }}
       >
         <Text variant="labelMedium" style={{ color: here ? c.primary : c.soft }}>
           {label}
@@ -97,6 +105,7 @@ function Undo() {
 function Record() {
   const c = useColours();
   const here = useIsHere('/record');
+  const low = useIsLow();
   return (
     <Link href="/record" asChild>
       <Pressable
@@ -105,7 +114,7 @@ function Record() {
         aria-current={here ? 'page' : undefined}
         style={{
           width: 64,
-          height: 52,
+          height: low ? TOUCH : 52,
           borderRadius: 18,
           backgroundColor: c.primary,
           alignItems: 'center',

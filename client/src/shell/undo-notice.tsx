@@ -1,11 +1,24 @@
 import { useEffect } from 'react';
 import { Snackbar } from 'react-native-paper';
+import { useCourses } from '@/data/courses';
+import { useNow } from '@/data/session';
 import { dismissNotice, redoLast, undoLast, useSteps } from '@/data/undo';
+import { compute } from '@/model/computed';
+import { gradeWords } from '@/wording/words';
 
-/** The offer to take back what was just done, or to do it again, at the foot of the screen; and the keys for both. */
+/**
+ * The offer to take back what was just done, or to do it again, with where the course stands then; and the keys for both. It stands
+ * below the page, not on it: nothing that is needed next is covered.
+ */
 export function UndoNotice() {
   const { notice, past } = useSteps();
+  const stands = useStandingWords(notice?.courseId);
   useUndoKeys();
+  const isShown = notice !== undefined;
+  useEffect(() => {
+    // The page has become lower: what is worked in stays in sight.
+    if (isShown) document.activeElement?.scrollIntoView({ block: 'nearest' });
+  }, [isShown]);
   return (
     <Snackbar
       // Each notice has its own time: one that follows another is not taken away with it.
@@ -13,14 +26,25 @@ export function UndoNotice() {
       visible={notice !== undefined}
       onDismiss={dismissNotice}
       duration={8_000}
-      wrapperStyle={{ maxWidth: 520, alignSelf: 'center' }}
+      wrapperStyle={{ position: 'relative', maxWidth: 520, alignSelf: 'center' }}
       {...(notice?.offer && {
         action: { label: notice.offer, onPress: notice.offer === 'Redo' ? redoLast : undoLast },
       })}
     >
-      {notice?.text ?? ''}
+      {[notice?.text, stands].filter(Boolean).join(' · ')}
     </Snackbar>
   );
+}
+
+/** "now B+ 88.7" */
+function useStandingWords(courseId: string | undefined): string | undefined {
+  const now = useNow();
+  const course = useCourses().data?.find(({ id }) => id === courseId);
+  if (!course) return undefined;
+  const { outlooks, letters } = compute(course.document, now);
+  if (!outlooks.standing.worth) return undefined;
+  const { letter, percent } = gradeWords(outlooks.standing, letters);
+  return `now ${letter} ${percent}`;
 }
 
 /**

@@ -24,6 +24,7 @@ export interface Colours {
   /** Out, and empty tracks. */
   pale: string;
   onPale: string;
+  /** The edge of a field, a box, a part of the ribbon: 3 to 1 on everything that it stands on. */
   segment: string;
   hatch: string;
   dots: string;
@@ -52,7 +53,7 @@ export const LIGHT: Colours = {
   onSecured: '#FFFDF9',
   pale: '#EEE8DC',
   onPale: '#6B6376',
-  segment: '#AE9DBF',
+  segment: '#8F7FA3',
   hatch: '#A8A0B3',
   dots: '#8D6AA0',
   error: '#A3262A',
@@ -77,7 +78,7 @@ export const DARK: Colours = {
   onSecured: '#221C35',
   pale: '#2F293C',
   onPale: '#AEA4BA',
-  segment: '#75658A',
+  segment: '#8B7BA1',
   hatch: '#6F667E',
   dots: '#A785BC',
   error: '#F2A0A0',

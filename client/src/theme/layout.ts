@@ -17,5 +17,15 @@ export function useIsShort(): boolean {
 /** Distances, in pixels. */
 export const SPACE = { xs: 4, s: 8, m: 12, l: 16, xl: 24, xxl: 36 } as const;
 export const TOUCH = 44;
+
+/** Below this height, as on a screen that is enlarged four times, what is fixed takes as little as can be touched. */
+const LOW = 400;
+
+export function useIsLow(): boolean {
+  return useWindowDimensions().height < LOW;
+}
+
 /** How high the bar of places stands at the foot of a phone. */
-export const PLACES_HEIGHT = 69;
+export function usePlacesHeight(): number {
+  return useIsLow() ? 45 : 69;
+}

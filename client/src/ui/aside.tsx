@@ -19,7 +19,10 @@ export function Aside({ label, children }: { label: string; children: ReactNode 
         borderColor: c.rule,
       }}
     >
-      <ScrollView contentContainerStyle={{ padding: SPACE.xl, gap: SPACE.l }}>{children}</ScrollView>
+      {/* What stands there may have nothing to stop at: the keys that scroll need the focus. */}
+      <ScrollView tabIndex={0} contentContainerStyle={{ padding: SPACE.xl, gap: SPACE.l }}>
+        {children}
+      </ScrollView>
     </View>
   );
 }

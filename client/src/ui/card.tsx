@@ -32,15 +32,11 @@ export function GradeCard({ title, letter, percent, lines, dashed = false, child
         gap: 2,
       }}
     >
-      <Text variant="titleSmall" numberOfLines={2} style={{ color: c.soft }}>
+      <Text variant="titleSmall" style={{ color: c.soft }}>
         {title}
       </Text>
       <Row gap="s" align="baseline">
-        <Text
-          variant={letter.length > 3 ? 'titleMedium' : 'headlineMedium'}
-          numberOfLines={1}
-          style={{ flexShrink: 1 }}
-        >
+        <Text variant={letter.length > 3 ? 'titleMedium' : 'headlineMedium'} style={{ flexShrink: 1 }}>
           {letter}
         </Text>
         <Text variant="titleMedium" style={{ fontFamily: TEXT_STRONG }}>
@@ -48,7 +44,7 @@ export function GradeCard({ title, letter, percent, lines, dashed = false, child
         </Text>
       </Row>
       {lines.map((line) => (
-        <Text key={line} variant="bodySmall" numberOfLines={3} style={{ color: c.soft }}>
+        <Text key={line} variant="bodySmall" style={{ color: c.soft }}>
           {line}
         </Text>
       ))}

@@ -9,7 +9,7 @@ export function ChangeRow({ label, before, after }: { label: string; before: str
   const same = before === after;
   return (
     <View style={{ flexDirection: 'row', gap: SPACE.s, justifyContent: 'space-between' }}>
-      <Text variant="bodyMedium" numberOfLines={1} style={{ color: same ? c.soft : c.ink, flexShrink: 1 }}>
+      <Text variant="bodyMedium" style={{ color: same ? c.soft : c.ink, flexShrink: 1 }}>
         {label}
       </Text>
       <Text variant="bodyMedium" style={{ color: same ? c.soft : c.ink, textAlign: 'right' }}>

@@ -31,7 +31,7 @@ export function Fold({ title, summary, children, startsOpen = false }: FoldProps
         <View style={{ flex: 1, minWidth: 0 }}>
           <Text variant="labelLarge">{title}</Text>
           {summary && !isOpen && (
-            <Text variant="bodySmall" numberOfLines={2} style={{ color: c.soft }}>
+            <Text variant="bodySmall" style={{ color: c.soft }}>
               {summary}
             </Text>
           )}

@@ -11,12 +11,13 @@ export function onPaper(mark: Mark): object {
 /** What a page needs so that all of it is printed, and nothing but it: views that scroll give up their height. */
 const STYLE = `
 @page { margin: 16mm }
+@media screen { [data-paper] { display: none } }
 @media print {
   html, body, #root { height: auto !important; overflow: visible !important; background: none !important }
   #root *:not(svg, svg *) { overflow: visible !important; max-height: none !important; flex-shrink: 0 !important }
   #root div { position: static !important }
   #root div:has([data-sheet]) { height: auto !important; display: block !important }
-  [data-screen] { display: none !important }
+  body:has(> [data-paper]) > :not([data-paper]), [data-screen] { display: none !important }
   [data-keep] { break-inside: avoid }
 }`;
 

@@ -17,7 +17,7 @@ import {
   type ShownGrade,
 } from '@fidens/core';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
-import { format } from 'date-fns/format';
+import { dayText } from './days';
 import { decimals } from './decimals';
 
 /** A number of a document for people: shortest form, a real minus for nothing. */
@@ -98,7 +98,7 @@ export function capital(text: string): string {
 
 /** A moment as a day: "12 Sep". */
 export function dayWords(moment: string): string {
-  return format(new Date(moment), 'd MMM');
+  return dayText(new Date(moment));
 }
 
 /** The moment that a piece must be in by: what was agreed with this student before what stands for all. */

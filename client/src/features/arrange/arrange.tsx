@@ -145,11 +145,7 @@ function Row({
           }}
         >
           <CheckBox isChecked={isChosen} />
-          <Text
-            variant="bodyMedium"
-            numberOfLines={2}
-            style={{ flex: 1, fontFamily: isCategory ? TEXT_STRONG : undefined }}
-          >
+          <Text variant="bodyMedium" style={{ flex: 1, fontFamily: isCategory ? TEXT_STRONG : undefined }}>
             {node.name}
           </Text>
           <Text variant="bodySmall" style={{ color: c.soft }}>

@@ -58,7 +58,7 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
             style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: TOUCH }}
           >
             <Icon name="chevron-left" size={22} color={c.soft} />
-            <Text variant="bodyMedium" numberOfLines={1} style={{ color: c.soft, flexShrink: 1 }}>
+            <Text variant="bodyMedium" style={{ color: c.soft, flexShrink: 1 }}>
               {[document.title, about].filter(Boolean).join(' · ')}
             </Text>
           </Pressable>
@@ -76,7 +76,6 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
         <View style={{ flex: 1, minWidth: 0 }}>
           <Text
             variant={wide || short ? 'headlineMedium' : 'headlineLarge'}
-            numberOfLines={2}
             style={wide ? { color: c.ink } : { color: c.ink, fontFamily: TEXT_STRONG }}
           >
             {wide ? document.title : percent}

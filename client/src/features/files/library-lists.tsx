@@ -82,10 +82,8 @@ function ScaleRow({ kept: { id, name, scale } }: { kept: LibraryScale }) {
           }}
         >
           <View style={{ flex: 1, minWidth: 0 }}>
-            <Text variant="titleSmall" numberOfLines={2}>
-              {name}
-            </Text>
-            <Text variant="bodySmall" numberOfLines={1} style={{ color: c.soft }}>
+            <Text variant="titleSmall">{name}</Text>
+            <Text variant="bodySmall" style={{ color: c.soft }}>
               {scale.bands.map(({ label }) => label).join(' ')}
               {using > 0 ? ` · ${plural(using, 'course')}` : ''}
             </Text>

@@ -13,6 +13,7 @@ import { useColours } from '@/theme/paper-theme';
 import { Fold } from '@/ui/fold';
 import { Failed, Loading } from '@/ui/states';
 import { Soft } from '@/ui/text';
+import { wholeMoment } from '@/wording/days';
 
 /** Everything that was changed in a course, each with the way back. */
 export function History({ course }: CoursePageProps) {
@@ -74,7 +75,7 @@ function Step({
       style={{ borderTopWidth: 1, borderColor: c.rule, paddingVertical: SPACE.s, gap: SPACE.xs }}
     >
       <Text variant="bodySmall" style={{ color: c.soft }}>
-        {new Date(change.madeAt).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })}
+        {wholeMoment(change.madeAt)}
       </Text>
       {lines.map(({ what, before: from, after: to }, index) => (
         <View key={index}>

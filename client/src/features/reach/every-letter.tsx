@@ -47,19 +47,21 @@ export function EveryLetter({ computed, extent }: { computed: Computed; extent: 
           What each letter takes
         </SectionTitle>
       </View>
-      {computed.reach.map((entry) => (
-        <LetterRow
-          key={entry.band.label}
-          label={entry.band.label}
-          state={entry.state}
-          words={takesWords(entry, computed, togo)}
-          sure={extent === 'whole' ? '✓ secured' : '✓ secured as listed'}
-          shown={entry.state === 'reachable' ? shownLevel(entry) : ''}
-          level={Number(entry.level ?? 0)}
-          isGoal={isTarget(computed, entry)}
-          column={longest > 3 ? Math.min(110, 11 * longest) : 48}
-        />
-      ))}
+      <View role="table" aria-label="What each letter takes on all open work">
+        {computed.reach.map((entry) => (
+          <LetterRow
+            key={entry.band.label}
+            label={entry.band.label}
+            state={entry.state}
+            words={takesWords(entry, computed, togo)}
+            sure={extent === 'whole' ? '✓ secured' : '✓ secured as listed'}
+            shown={entry.state === 'reachable' ? shownLevel(entry) : ''}
+            level={Number(entry.level ?? 0)}
+            isGoal={isTarget(computed, entry)}
+            column={longest > 3 ? Math.min(110, 11 * longest) : 48}
+          />
+        ))}
+      </View>
     </View>
   );
 }
@@ -91,6 +93,7 @@ const LetterRow = memo(function LetterRow({
   const c = useColours();
   return (
     <View
+      role="row"
       style={{
         borderTopWidth: 1,
         borderColor: c.rule,
@@ -103,15 +106,18 @@ const LetterRow = memo(function LetterRow({
     >
       <Text
         variant={column > 60 ? 'titleMedium' : 'headlineMedium'}
+        role="rowheader"
         style={{ width: column, color: state === 'out' ? c.onPale : c.ink }}
       >
         {label}
       </Text>
-      <View style={{ flex: 1, gap: SPACE.xs, minWidth: 0 }}>
+      <View role="cell" style={{ flex: 1, gap: SPACE.xs, minWidth: 0 }}>
         <Soft>{words}</Soft>
         {state === 'reachable' && <Bar percent={level} tone={isGoal ? 'ask' : 'primary'} />}
       </View>
-      <LevelWords state={state} shown={shown} sure={sure} />
+      <View role="cell">
+        <LevelWords state={state} shown={shown} sure={sure} />
+      </View>
     </View>
   );
 });

@@ -58,7 +58,7 @@ function PieceBar({ piece, most, next }: { piece: Potential; most: number; next:
       style={{ paddingVertical: SPACE.s, borderTopWidth: 1, borderColor: c.rule, gap: 4 }}
     >
       <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.m }}>
-        <Text variant="bodyMedium" numberOfLines={1} style={{ flexShrink: 1 }}>
+        <Text variant="bodyMedium" style={{ flexShrink: 1 }}>
           {piece.name}
         </Text>
         <Text variant="bodyMedium" style={{ fontFamily: TEXT_MEDIUM }}>

@@ -152,11 +152,7 @@ const PieceTry = memo(function PieceTry({ course, piece, usual, set }: PieceTryP
     >
       <Row gap="m" align="center">
         <View style={{ flex: 1, minWidth: 0 }}>
-          <Text
-            variant="bodyMedium"
-            numberOfLines={2}
-            style={{ fontFamily: tried ? TEXT_STRONG : undefined }}
-          >
+          <Text variant="bodyMedium" style={{ fontFamily: tried ? TEXT_STRONG : undefined }}>
             {piece.name}
           </Text>
           <Text variant="bodySmall" style={{ color: c.soft }}>

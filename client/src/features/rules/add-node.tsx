@@ -76,7 +76,7 @@ export function AddNode({ parent, isRoot, edit, autoFocus = false }: AddNodeProp
   const field = { mode: 'outlined', dense: true, onSubmitEditing: add, ...STAYS } as const;
   return (
     <Stack gap="s" ref={frame} role="form" aria-label={`New category${inWhich}`}>
-      <Row gap="s" align="center">
+      <Row gap="s" align="center" wrap>
         <TextInput
           {...field}
           ref={nameField as never}
@@ -85,7 +85,8 @@ export function AddNode({ parent, isRoot, edit, autoFocus = false }: AddNodeProp
           aria-label={`Name of a new ${word}${inWhich}`}
           value={name}
           onChangeText={setName}
-          style={{ flex: 1, backgroundColor: c.paper }}
+          // Beside the others where what is written on it can be read, above them where not.
+          style={{ flexGrow: 1, flexBasis: 190, backgroundColor: c.paper }}
         />
         {parent.combine === 'weights' && (
           <TextInput

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { Portal, Text } from 'react-native-paper';
 import { EffectPanel } from '@/course-ui/effect-panel';
 import type { RuleDraft } from '@/model/rule-draft';
-import { PLACES_HEIGHT, SPACE, useIsWide } from '@/theme/layout';
+import { SPACE, useIsWide, usePlacesHeight } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 
 interface DraftNoticesProps {
@@ -14,13 +14,14 @@ interface DraftNoticesProps {
 /** At the foot of the screen: what changed rules do before they are kept, and why a change was refused. */
 export function DraftNotices({ draft, effectBeside = false }: DraftNoticesProps) {
   const wide = useIsWide();
+  const placesHeight = usePlacesHeight();
   return (
     <Portal>
       <View
         style={{
           position: 'absolute',
           right: 0,
-          bottom: wide ? 0 : PLACES_HEIGHT,
+          bottom: wide ? 0 : placesHeight,
           width: wide ? 460 : '100%',
           padding: SPACE.s,
           gap: SPACE.s,

@@ -55,9 +55,10 @@ export function pieceLine({ piece, part, share, place }: PieceRowProps, now: str
   return {
     name: piece.name,
     about: `${piece.name}: ${[
-      scoreWords(piece),
+      piece.score ? scoreWords(piece) : 'no score',
       value && piece.score && !('percent' in piece.score) && `${percent(value)}%`,
-      state?.words,
+      // "4 d" is short for the eye alone.
+      state?.words.replace(/ d$/, state.words.endsWith(' 1 d') ? ' day' : ' days'),
       share && `${share}% of the course`,
       place,
     ]
@@ -153,13 +154,12 @@ const Line = memo(function Line({ button, isOpen, isChosen, share, place, press,
       <View style={{ flex: 1, minWidth: 0 }}>
         <Text
           variant="bodyMedium"
-          numberOfLines={2}
           style={{ color: quiet ? c.soft : c.ink, fontFamily: isOpen ? TEXT_STRONG : undefined }}
         >
           {line.name}
         </Text>
         {under !== '' && (
-          <Text variant="bodySmall" numberOfLines={3} style={{ color: c.soft }}>
+          <Text variant="bodySmall" style={{ color: c.soft }}>
             {under}
           </Text>
         )}

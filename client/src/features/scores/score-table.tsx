@@ -153,11 +153,11 @@ const TableLine = memo(function TableLine({
       >
         {isChoosing && <CheckBox isChecked={isChosen} />}
         <View style={{ flex: 1, minWidth: 0 }}>
-          <Text variant="bodyMedium" numberOfLines={2} style={{ color: quiet ? c.soft : c.ink }}>
+          <Text variant="bodyMedium" style={{ color: quiet ? c.soft : c.ink }}>
             {line.name}
           </Text>
           {under !== '' && (
-            <Text variant="bodySmall" numberOfLines={1} style={{ color: c.soft }}>
+            <Text variant="bodySmall" style={{ color: c.soft }}>
               {under}
             </Text>
           )}
@@ -170,7 +170,6 @@ const TableLine = memo(function TableLine({
       >
         <Text
           variant="bodyMedium"
-          numberOfLines={1}
           style={{ color: quiet ? c.soft : c.ink, fontFamily: points === '—' ? TEXT_MEDIUM : TEXT_STRONG }}
         >
           {points}
@@ -207,7 +206,7 @@ function scoreText({ score }: PieceRowProps['piece']): string {
 function CellText({ children }: { children: string }) {
   const { soft } = useColours();
   return (
-    <Text variant="bodyMedium" numberOfLines={1} style={{ color: soft }}>
+    <Text variant="bodyMedium" style={{ color: soft }}>
       {children}
     </Text>
   );

@@ -49,16 +49,13 @@ export function CourseCard({ course, compact = false, chosen = false }: CourseCa
         <Row gap="m" align="center">
           <Text
             variant={letter.length > 3 ? 'titleMedium' : compact ? 'headlineMedium' : 'displaySmall'}
-            numberOfLines={1}
             style={{ minWidth: compact ? 36 : 54 }}
           >
             {letter}
           </Text>
           <View style={{ flex: 1, minWidth: 0 }}>
-            <Text variant={compact ? 'titleSmall' : 'titleMedium'} numberOfLines={2}>
-              {course.document.title}
-            </Text>
-            <Text variant={compact ? 'bodySmall' : 'bodyMedium'} numberOfLines={2} style={{ color: c.soft }}>
+            <Text variant={compact ? 'titleSmall' : 'titleMedium'}>{course.document.title}</Text>
+            <Text variant={compact ? 'bodySmall' : 'bodyMedium'} style={{ color: c.soft }}>
               {[
                 official && `given ${officialText(official)}`,
                 official &&
@@ -74,7 +71,10 @@ export function CourseCard({ course, compact = false, chosen = false }: CourseCa
             </Text>
           </View>
         </Row>
-        <Ribbon segments={computed.segments} />
+        {/* What is heard of a course here is what stands in words: its parts are told on its own pages. */}
+        <View aria-hidden>
+          <Ribbon segments={computed.segments} />
+        </View>
         {!compact && <HeadlineRow computed={computed} />}
       </Pressable>
     </Link>
@@ -93,8 +93,9 @@ function HeadlineRow({ computed }: { computed: Computed }) {
   return (
     <Stack gap="s">
       <Row gap="m" align="center">
-        <HeadlineChip headline={headline} isPinned={course.target !== undefined} />
+        <HeadlineChip headline={headline} />
         <Text variant="bodyMedium" style={{ color: c.soft, flex: 1 }}>
+          {course.target !== undefined && 'your target, '}
           <HeadlineWords headline={headline} extent={extent} />
         </Text>
       </Row>
@@ -108,12 +109,11 @@ function HeadlineRow({ computed }: { computed: Computed }) {
 }
 
 /** The letter that a course's line is about: what is wanted, what is sure, or what is gone. */
-function HeadlineChip({ headline, isPinned }: { headline: Headline; isPinned: boolean }) {
+function HeadlineChip({ headline }: { headline: Headline }) {
   if (headline.kind === 'no value') return null;
   const { label } = headline.band;
-  const wanted = isPinned ? `target ${label}` : label;
-  if (headline.kind === 'takes') return <WordChip tone="ask">{wanted}</WordChip>;
-  if (headline.kind === 'out') return <WordChip tone="pale">{wanted}</WordChip>;
+  if (headline.kind === 'takes') return <WordChip tone="ask">{label}</WordChip>;
+  if (headline.kind === 'out') return <WordChip tone="pale">{label}</WordChip>;
   return <WordChip tone="secured">{headline.kind === 'secured' ? `✓ ${label}` : label}</WordChip>;
 }
 
@@ -123,7 +123,7 @@ function HeadlineWords({ headline, extent }: { headline: Headline; extent: Exten
     const { level, alone } = headline;
     return (
       <>
-        <Text style={{ fontFamily: TEXT_STRONG }}>{level}%</Text> on what is left
+        takes <Text style={{ fontFamily: TEXT_STRONG }}>{level}%</Text> on what is left
         {alone && `, or ${alone.score} of ${alone.possible} on ${alone.name}`}
       </>
     );

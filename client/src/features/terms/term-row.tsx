@@ -1,5 +1,4 @@
 import { letterOf, officialText } from '@fidens/core';
-import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -16,6 +15,7 @@ import { Row, Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
 import { LinkButton } from '@/ui/link-button';
 import { Figure, Soft, WordChip, Wrong } from '@/ui/text';
+import { dayText } from '@/wording/days';
 import { topOutlook } from '@/wording/top-outlook';
 import { plural } from '@/wording/words';
 import { TermForm } from './term-form';
@@ -103,7 +103,7 @@ export function TermRow({ term, courses, isCurrent, onUp, onDown }: TermRowProps
 
 function daysWords({ startsOn, endsOn }: Term): string | undefined {
   if (startsOn === null && endsOn === null) return undefined;
-  const day = (text: string | null) => (text === null ? '…' : format(parseISO(text), 'd MMM yyyy'));
+  const day = (text: string | null) => (text === null ? '…' : dayText(parseISO(text), 'year'));
   return `${day(startsOn)} to ${day(endsOn)}`;
 }
 

@@ -207,7 +207,7 @@ function Table({ points, figures }: Omit<CurveProps, 'course'>) {
             <Soft>{day === undefined ? '–' : dayWords(day)}</Soft>
           </View>
           <View role="cell" style={{ flex: 1, minWidth: 0 }}>
-            <Text variant="bodyMedium" numberOfLines={2} style={cell}>
+            <Text variant="bodyMedium" style={cell}>
               {name}
             </Text>
           </View>

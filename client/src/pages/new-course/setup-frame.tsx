@@ -40,22 +40,20 @@ export function isStep(name: string): name is Step {
   return (STEPS as readonly string[]).includes(name);
 }
 
+/** Beside each other as long as each name can be read whole. */
+const MARK = { flexGrow: 1, flexBasis: 'auto' } as const;
+
 /** Where one is among the steps; once the course is there, each is a way to it. */
 export function StepMarks({ step, courseId }: { step: Step; courseId?: string }) {
   const c = useColours();
   const here = STEPS.indexOf(step);
   return (
-    <Row role="navigation" aria-label="Steps" gap="xs">
+    <Row role="navigation" aria-label="Steps" gap="xs" wrap>
       {STEPS.map((name, index) => {
         const isHere = index === here;
         const mark = (
           <View style={{ flex: 1, minHeight: TOUCH, justifyContent: 'center', gap: SPACE.xs }}>
-            <Text
-              variant="labelSmall"
-              aria-hidden
-              numberOfLines={1}
-              style={{ color: isHere ? c.primary : c.soft }}
-            >
+            <Text variant="labelSmall" aria-hidden style={{ color: isHere ? c.primary : c.soft }}>
               {STEP_MARKS[name]}
             </Text>
             <View
@@ -69,13 +67,13 @@ export function StepMarks({ step, courseId }: { step: Step; courseId?: string })
               role="link"
               aria-label={`Step ${index + 1}: ${STEP_NAMES[name]}`}
               aria-current={isHere ? 'step' : undefined}
-              style={{ flex: 1 }}
+              style={MARK}
             >
               {mark}
             </Pressable>
           </Link>
         ) : (
-          <View key={name} style={{ flex: 1 }}>
+          <View key={name} style={MARK}>
             {mark}
           </View>
         );
@@ -108,7 +106,7 @@ export function SetupFrame({ course, shown, step, children }: SetupFrameProps) {
           style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: TOUCH }}
         >
           <Icon name="chevron-left" size={22} color={c.soft} />
-          <Text variant="bodyMedium" numberOfLines={1} style={{ color: c.soft, flexShrink: 1 }}>
+          <Text variant="bodyMedium" style={{ color: c.soft, flexShrink: 1 }}>
             {course.document.title}
           </Text>
         </Pressable>

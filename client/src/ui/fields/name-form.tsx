@@ -28,7 +28,7 @@ export function NameForm({ label, button, name = '', busy, reason, onName }: Nam
   };
   return (
     <Stack gap="xs">
-      <Row gap="s" align="center">
+      <Row gap="s" align="center" wrap>
         <TextInput
           mode="outlined"
           dense
@@ -38,7 +38,8 @@ export function NameForm({ label, button, name = '', busy, reason, onName }: Nam
           onChangeText={setText}
           onSubmitEditing={keep}
           error={wrong}
-          style={{ flex: 1, backgroundColor: c.card }}
+          // Wide enough for what is written on it, also where letters stand far apart.
+          style={{ flexGrow: 1, flexBasis: 240, backgroundColor: c.card }}
         />
         <Button
           mode="outlined"
