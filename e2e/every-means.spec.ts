@@ -203,8 +203,8 @@ test('what is heard of the term is what stands there in words', async ({ page })
     - text: Autumn term · week 9 of 15
     - heading "Term" [level=1]
     - link "5 loose ends 1 past due without a score"
-    - link "A− Wooden Boat Construction 90.5 now · can end 46.7 to 97.9 A takes 92.7% on what is left, or 117 of 120 on Planking as it goes A− · 6 credits"
-    - link "B+ Coastal Ecology 88.7 now · can end 30.0 to 97.5 A− your target, takes 91.4% on what is left, or 75 of 80 on Final exam as it goes B+ · 4 credits"
+    - link "A− Wooden Boat Construction 90.5 standing · can end 46.7 to 97.9 A takes 92.7% on what is left, or 117 of 120 on Planking forecast A− · 6 credits"
+    - link "B+ Coastal Ecology 88.7 standing · can end 30.0 to 97.5 A− your target, takes 91.4% on what is left, or 75 of 80 on Final exam forecast B+ · 4 credits"
   `);
 });
 

@@ -253,9 +253,7 @@ test('Term tells where everything stands, what needs attention first, and the GP
   page,
 }) => {
   await openSample(page);
-  await expect(
-    page.getByText(/^GPA as it goes \d\.\d\d · at least \d\.\d\d · at most \d\.\d\d/),
-  ).toBeVisible();
+  await expect(page.getByText(/^GPA forecast \d\.\d\d · floor \d\.\d\d · ceiling \d\.\d\d/)).toBeVisible();
   const cards = page.getByRole('link', { name: /can end|ends at/ });
   await expect(cards.first()).toContainText('92.7% on what is left');
   await expectAccessible(page);

@@ -330,7 +330,7 @@ test('a score is recorded in three taps from anywhere', async ({ page }) => {
     .click();
   await page.keyboard.type('80%');
   await page.getByRole('button', { name: 'Done' }).click();
-  await expect(page.getByText(/: 80% · now [A-F]/)).toBeVisible();
+  await expect(page.getByText(/: 80% · standing [A-F]/)).toBeVisible();
   await page
     .getByRole('button', { name: /^Undo: / })
     .first()

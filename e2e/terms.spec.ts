@@ -96,16 +96,16 @@ test('the GPA of everything opens its working, says what it leaves out and why, 
   await expect(table.getByRole('row', { name: /^Knots and Lines, given A/ })).toContainText('1.5 × 4 = 6');
   await expect(page.getByText('Without Navigation and Tides: taken again later.')).toBeVisible();
   await expect(page.getByText('Without Harbour Choir: a mark that does not count.')).toBeVisible();
-  await expect(page.getByText('= 3.04 so far')).toBeVisible();
+  await expect(page.getByText('= 3.04 standing')).toBeVisible();
   await unfold(page, 'How a GPA is computed');
   await page.getByRole('radio', { name: 'both', exact: true }).click();
   await expect(page.getByText('Without Navigation and Tides: taken again later.')).toBeHidden();
   await page.getByRole('radio', { name: '3 decimals' }).click();
-  await expect(page.getByText(/= \d\.\d{3} so far/)).toBeVisible();
+  await expect(page.getByText(/= \d\.\d{3} standing/)).toBeVisible();
   await expectAccessible(page);
   await page.reload();
   await unfold(page, 'How the GPA of everything is made');
-  await expect(page.getByText(/= \d\.\d{3} so far/)).toBeVisible();
+  await expect(page.getByText(/= \d\.\d{3} standing/)).toBeVisible();
 
   await unfold(page, 'A GPA for the end');
   await page.getByLabel('GPA in the end', { exact: true }).fill('3,5');

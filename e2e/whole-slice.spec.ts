@@ -95,7 +95,7 @@ test('from a syllabus to what the final must bring, and all of it is there after
   await page.reload();
   await expect(head).toBeVisible();
   await page.goto('/');
-  await expect(page.getByText('84.0 now · can end 42.0 to 92.0')).toBeVisible();
+  await expect(page.getByText('84.0 standing · can end 42.0 to 92.0')).toBeVisible();
   await openCourse(page, 'Knots and Splices');
   await expect(page.getByRole('button', { name: /^Lab 2: 85%/ })).toBeVisible();
 });

@@ -37,7 +37,7 @@ function Grade({ name, of }: { name: string; of: Course }) {
     (each) => gradeWords(each, letters).percent,
   );
   const words = outlooks.standing.worth
-    ? `${percent} now · can end ${floor} to ${ceiling}`
+    ? `${percent} standing · can end ${floor} to ${ceiling}`
     : 'Nothing is settled in it yet.';
   return <Line name={name} letter={letter} words={words} />;
 }

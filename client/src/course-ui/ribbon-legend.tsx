@@ -20,7 +20,7 @@ export function RibbonLegend({ isAsked }: { isAsked: boolean }) {
   const fillings = [
     { fill: primary, words: 'earned' },
     { fill: `url(#hatch${id})`, words: 'lost' },
-    { fill: `url(#dots${id})`, words: 'as it goes' },
+    { fill: `url(#dots${id})`, words: 'forecast' },
     { fill: card, words: 'open' },
   ];
   return (

@@ -15,14 +15,6 @@ import { useNow, useSession } from '@/data/session';
 import { useTerms, type Term } from '@/data/terms';
 import { compute } from './computed';
 
-/** What a GPA holds for. */
-export const GPA_WORDS: Readonly<Record<OutlookName, string>> = {
-  standing: 'so far',
-  forecast: 'as it goes',
-  floor: 'at least',
-  ceiling: 'at most',
-};
-
 /** Why a course is no part of a GPA. */
 export const LEFT_OUT_WORDS: Readonly<Record<LeftOut, string>> = {
   'no credits': 'no credits',

@@ -14,7 +14,7 @@ import { GpaTarget } from '@/features/terms/gpa-target';
 import { GpaWorking } from '@/features/terms/gpa-working';
 import { byAttention } from '@/model/attention';
 import { LOOSE_WORDS, useLooseEnds, wantsDecision } from '@/model/loose-ends';
-import { GPA_WORDS, LEFT_OUT_WORDS, useGpas } from '@/model/term-gpa';
+import { LEFT_OUT_WORDS, useGpas } from '@/model/term-gpa';
 import { InTerm } from '@/model/use-extent';
 import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
@@ -110,7 +110,7 @@ function TermHead({ term, courses, isCurrent }: TermHeadProps) {
         {points[top] && (
           <View style={{ alignItems: 'flex-end' }}>
             <Text variant="bodyMedium" style={{ color: c.soft }}>
-              GPA {GPA_WORDS[top]}
+              GPA {top}
             </Text>
             <Text variant="headlineLarge">{points[top]}</Text>
           </View>
@@ -119,7 +119,7 @@ function TermHead({ term, courses, isCurrent }: TermHeadProps) {
       {others.length > 0 && (
         <Soft>
           {[
-            `GPA ${others.map((name) => `${GPA_WORDS[name]} ${points[name]}`).join(' · ')}`,
+            `GPA ${others.map((name) => `${name} ${points[name]}`).join(' · ')}`,
             notYet.length > 0 && `So far without ${titlesOf(notYet)}: no score yet`,
             leftOut.length > 0 &&
               `Without ${leftOut.map(({ course, why }) => `${course.title} (${LEFT_OUT_WORDS[why]})`).join(', ')}`,

@@ -10,7 +10,7 @@ import { SideBySide } from '@/features/terms/side-by-side';
 import { TermRow } from '@/features/terms/term-row';
 import { Trajectory } from '@/features/terms/trajectory';
 import type { StoredCourse } from '@/data/courses';
-import { GPA_WORDS, useGpas } from '@/model/term-gpa';
+import { useGpas } from '@/model/term-gpa';
 import { Row, Stack } from '@/ui/box';
 import { Page } from '@/ui/page';
 import { Failed, Loading } from '@/ui/states';
@@ -67,7 +67,7 @@ function Everything({ courses }: { courses: readonly StoredCourse[] }) {
           </Text>
         </View>
         <View style={{ alignItems: 'flex-end' }}>
-          <Soft>GPA of everything, {GPA_WORDS[top]}</Soft>
+          <Soft>GPA of everything, {top}</Soft>
           <Text variant="headlineLarge">{points ?? '–'}</Text>
         </View>
       </Row>

@@ -36,7 +36,7 @@ export function UndoNotice() {
   );
 }
 
-/** "now B+ 88.7" */
+/** "standing B+ 88.7" */
 function useStandingWords(courseId: string | undefined): string | undefined {
   const now = useNow();
   const course = useCourses().data?.find(({ id }) => id === courseId);
@@ -44,7 +44,7 @@ function useStandingWords(courseId: string | undefined): string | undefined {
   const { outlooks, letters } = compute(course.document, now);
   if (!outlooks.standing.worth) return undefined;
   const { letter, percent } = gradeWords(outlooks.standing, letters);
-  return `now ${letter} ${percent}`;
+  return `standing ${letter} ${percent}`;
 }
 
 /**

@@ -204,5 +204,5 @@ export function rangeWords({ outlooks, letters }: { outlooks: Outlooks; letters:
   const high = shown(ceiling);
   if (!low || !high) return 'nothing to grade yet';
   const range = low === high ? `ends at ${low}` : `can end ${low} to ${high}`;
-  return now ? `${now} now · ${range}` : `no score yet · ${range}`;
+  return now ? `${now} standing · ${range}` : `no score yet · ${range}`;
 }

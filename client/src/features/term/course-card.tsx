@@ -87,7 +87,7 @@ function HeadlineRow({ computed }: { computed: Computed }) {
   const extent = useExtent(course);
   const forecast = gradeWords(outlooks.forecast, letters);
   const about = [
-    outlooks.forecast?.worth && `as it goes ${forecast.letter}`,
+    outlooks.forecast?.worth && `forecast ${forecast.letter}`,
     course.credits && `${number(course.credits)} ${course.credits === '1' ? 'credit' : 'credits'}`,
   ].filter(Boolean);
   return (

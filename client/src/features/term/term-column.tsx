@@ -3,7 +3,7 @@ import { ScrollView, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useCourses } from '@/data/courses';
 import { useTerm, useTerms } from '@/data/terms';
-import { GPA_WORDS, useGpas } from '@/model/term-gpa';
+import { useGpas } from '@/model/term-gpa';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { LinkButton } from '@/ui/link-button';
@@ -35,7 +35,7 @@ export function TermColumn({ chosen }: { chosen?: string }) {
           <Text variant="bodySmall" style={{ color: c.soft }}>
             {term?.name}
           </Text>
-          <Text variant="headlineSmall">{points ? `GPA ${GPA_WORDS[top]} ${points}` : 'Courses'}</Text>
+          <Text variant="headlineSmall">{points ? `GPA ${top} ${points}` : 'Courses'}</Text>
         </View>
         {courses.map((course) => (
           <Card key={course.id} course={course} compact chosen={course.id === chosen} />

@@ -1,7 +1,7 @@
 import { decimalText, officialText } from '@fidens/core';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { GPA_WORDS, LEFT_OUT_WORDS, useGpaSettings, type Gpas } from '@/model/term-gpa';
+import { LEFT_OUT_WORDS, useGpaSettings, type Gpas } from '@/model/term-gpa';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
@@ -53,7 +53,7 @@ export function GpaWorking({ of, points, title }: Gpas & { title: string }) {
               {earned} ÷ {decimalText(credits, 2)} credits
             </Text>
             <Figure>
-              = {points[top]} {GPA_WORDS[top]}
+              = {points[top]} {top}
             </Figure>
             <Soft>
               exactly {exact.toFraction()}, shown with {decimals} decimals

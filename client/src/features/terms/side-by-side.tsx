@@ -6,7 +6,7 @@ import type { StoredCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import type { Term } from '@/data/terms';
 import { compute } from '@/model/computed';
-import { GPA_WORDS, useGpas } from '@/model/term-gpa';
+import { useGpas } from '@/model/term-gpa';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row } from '@/ui/box';
@@ -40,7 +40,7 @@ function Together({ courses }: { courses: readonly StoredCourse[] }) {
   return (
     <View>
       <Soft>
-        {`GPA of these terms together, ${GPA_WORDS[top]}: ${gpas.points[top] ?? 'no course has credits and a letter with points yet'}`}
+        {`GPA of these terms together, ${top}: ${gpas.points[top] ?? 'no course has credits and a letter with points yet'}`}
       </Soft>
       <GpaWorking {...gpas} title="these terms together" />
     </View>
