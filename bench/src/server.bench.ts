@@ -5,26 +5,16 @@ import express from 'express';
 import { randomUUID } from 'node:crypto';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { BENCH_CONFIGURATION } from './configuration';
 
-const HOST = '127.0.0.1';
+const HOST = BENCH_CONFIGURATION.host;
 
 /** The Term list and a change of a score, against bare Express routes that read one row and insert one, in the same run. */
 export async function serverBench(): Promise<void> {
   const databaseUrl = process.env.DATABASE_URL!;
   await migrate(databaseUrl);
   const database = openDatabase(databaseUrl);
-  const application = createApplication(database, {
-    databaseUrl,
-    port: 0,
-    host: HOST,
-    sessionSecret: 'only for the bench',
-    sampleData: true,
-    secureCookies: false,
-    trustProxy: false,
-    connections: 14,
-    mail: undefined,
-    applicationFolder: undefined,
-  });
+  const application = createApplication(database, { ...BENCH_CONFIGURATION, databaseUrl });
   const fidens = await listen(application.express);
   await database.raw('create table if not exists bench_rows (id uuid primary key, body json)');
   const bare = await listen(

@@ -10,6 +10,8 @@ import { limitChanges, sendDevices } from './attempts';
 import { refuseDeepBodies } from './body';
 import type { Configuration } from './configuration';
 import { openMail } from './mail';
+import type { Metrics } from './metrics';
+import { boundQueue } from './overload';
 import { answerNotFound, answerProblems } from './problem';
 import { accountRoutes } from './routes/account';
 import { courseRoutes } from './routes/courses';
@@ -34,7 +36,11 @@ export interface Application {
 }
 
 /** Puts the server together. It keeps nothing in memory between requests, so any number of processes can share a database. */
-export function createApplication(database: Knex, configuration: Configuration): Application {
+export function createApplication(
+  database: Knex,
+  configuration: Configuration,
+  metrics?: Metrics,
+): Application {
   const app = express();
   const session = sessions(configuration);
   const mail = configuration.mail && openMail(configuration.mail);
@@ -54,11 +60,12 @@ export function createApplication(database: Knex, configuration: Configuration):
   // Answers are compressed while the student waits: quickly rather than to the last byte.
   app.use(compression({ level: 3, brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 3 } } }));
 
+  if (metrics) app.use(metrics.count);
   const api = express.Router();
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
-  });
+  }, boundQueue(configuration.waiting));
   // A whole account may be larger than any one thing in it.
   api.use('/account/archive', refuseOtherSites, express.json({ limit: '10mb' }));
   api.use(refuseOtherSites, express.json({ limit: '4mb' }), refuseDeepBodies);

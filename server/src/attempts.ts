@@ -1,11 +1,12 @@
 import type { Request, RequestHandler, Response } from 'express';
 import type { Knex } from 'knex';
-import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import onHeaders from 'on-headers';
 import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
 import type { Configuration } from './configuration';
 import { Problem } from './problem';
 import { studentId } from './sign-in';
+import { isSignature, signatureOf } from './signing';
 
 const DAY = 24 * 60 * 60;
 const HOUR = 60 * 60;
@@ -64,13 +65,11 @@ export function guessLimit(database: Knex, configuration: Configuration): GuessL
 
 const DEVICE = 'fidens-device';
 
-function signature(email: string, device: string, { sessionSecret }: Configuration): string {
-  return createHmac('sha256', sessionSecret).update(`device ${device} ${email}`).digest('base64url');
-}
+const deviceText = (email: string, device: string) => `device ${device} ${email}`;
 
 function rememberDevice(response: Response, email: string, configuration: Configuration): void {
   const device = randomUUID();
-  response.locals.device = `${device}.${signature(email, device, configuration)}`;
+  response.locals.device = `${device}.${signatureOf(deviceText(email, device), configuration)}`;
 }
 
 /** Sends the cookie of a device that has just become known, behind that of the session: it stands before the sessions. */
@@ -96,9 +95,7 @@ function knownDevice(request: Request, email: string, configuration: Configurati
   const cookie = new RegExp(`(?:^|; )${DEVICE}=([^;]+)`).exec(request.get('cookie') ?? '')?.[1];
   const [device, signed] = cookie?.split('.') ?? [];
   if (!device || !signed) return undefined;
-  const right = Buffer.from(signature(email, device, configuration));
-  const given = Buffer.from(signed);
-  return right.length === given.length && timingSafeEqual(right, given) ? device : undefined;
+  return isSignature(signed, deviceText(email, device), configuration) ? device : undefined;
 }
 
 /** How often an address may make an account, or open a sample student, in an hour. */

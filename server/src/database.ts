@@ -19,22 +19,23 @@ types.setTypeParser(NUMERIC_LIST as never, (text: string) =>
  * Milliseconds that one statement, one wait for a lock, and one transaction with nothing to do may take: what is not answered by
  * then is answered with 503, and nobody waits behind it.
  */
-const PATIENCE = {
-  statement_timeout: 15_000,
+const patience = (statement: number) => ({
+  statement_timeout: statement,
   lock_timeout: 5_000,
   idle_in_transaction_session_timeout: 15_000,
-};
+});
 
 /**
  * Opens the database.
  *
  * @param url - a `postgres://` address
  * @param connections - so many at most
+ * @param statement - milliseconds that one statement may take
  */
-export function openDatabase(url: string, connections = 10): Knex {
+export function openDatabase(url: string, connections = 10, statement = 15_000): Knex {
   return knex({
     client: 'pg',
-    connection: { connectionString: url, application_name: 'fidens', ...PATIENCE },
+    connection: { connectionString: url, application_name: 'fidens', ...patience(statement) },
     pool: { min: 0, max: connections },
     acquireConnectionTimeout: 5_000,
     log: QUIET,
@@ -67,6 +68,23 @@ export async function migrate(url: string): Promise<void> {
       if (await database.schema.hasTable(LOCK_TABLE)) await database(LOCK_TABLE).delete();
       await database.migrate.latest({ migrationSource: SOURCE });
     });
+  } finally {
+    await database.destroy();
+  }
+}
+
+/** The migrations that a database has, by name; none where it has no tables yet. */
+export async function migrationsIn(database: Knex): Promise<string[]> {
+  if (!(await database.schema.hasTable('knex_migrations'))) return [];
+  return database('knex_migrations').orderBy('id').pluck('name');
+}
+
+/** Whether a database has every table that this version needs. */
+export async function isUpToDate(url: string): Promise<boolean> {
+  const database = openDatabase(url, 1);
+  try {
+    const there = new Set(await migrationsIn(database));
+    return Object.keys(migrations).every((name) => there.has(name));
   } finally {
     await database.destroy();
   }

@@ -1,2 +1,3 @@
 export { createApplication } from './application';
 export { migrate, openDatabase } from './database';
+export { sampleCourses } from './sample-world';

@@ -3,7 +3,8 @@ import type { AddressInfo } from 'node:net';
 import { createApplication, type Application } from './application';
 import { readConfiguration, type Configuration } from './configuration';
 import { SESSIONS } from './sign-in';
-import { codeOf, isUnreachable, migrate, openDatabase } from './database';
+import { codeOf, isUnreachable, isUpToDate, migrate, openDatabase } from './database';
+import { openMetrics, serveMetrics } from './metrics';
 
 /** Milliseconds that running requests are given once the server is to stop. */
 const GRACE = 10_000;
@@ -13,30 +14,40 @@ const KEPT_ALIVE = 75_000;
 /** Starts one server process, and stops it on SIGTERM or SIGINT once running requests are answered. */
 async function main(): Promise<void> {
   const configuration = readConfiguration(process.env);
-  await migrateWhenReachable(configuration);
+  await tablesWhenReachable(configuration);
   const database = openDatabase(
     configuration.databaseUrl,
     configuration.connections - Math.floor(configuration.connections * SESSIONS),
+    configuration.patience,
   );
-  const application = createApplication(database, configuration);
+  const metrics = configuration.metricsPort === undefined ? undefined : openMetrics(database);
+  const application = createApplication(database, configuration, metrics);
+  const told = metrics && serveMetrics(metrics, configuration.metricsPort!, configuration.host);
+  told?.on('error', fail);
   const server = application.express.listen(configuration.port, configuration.host, (error?: Error) => {
     if (error) return fail(error);
     const { port } = server.address() as AddressInfo;
     console.log(`Fidens listens on http://${configuration.host}:${port}`);
   });
   server.keepAliveTimeout = KEPT_ALIVE;
-  stopInOrder(server, application, () => database.destroy());
+  stopInOrder(server, application, async () => {
+    told?.close();
+    await database.destroy();
+  });
 }
 
 /** Milliseconds between two looks for a database that is not there yet, and between two words about it. */
 const LOOKS = { every: 1_000, said: 30_000 };
 
-/** Brings the tables up to date, and waits for the database where it is not there yet. */
-async function migrateWhenReachable({ databaseUrl }: Configuration): Promise<void> {
+/** Brings the tables up to date, or waits until that was done; and waits for the database where it is not there yet. */
+async function tablesWhenReachable({ databaseUrl, migrates }: Configuration): Promise<void> {
   const { host } = new URL(databaseUrl);
   for (let waited = 0; ; waited += LOOKS.every) {
     try {
-      return await migrate(databaseUrl);
+      if (migrates) return await migrate(databaseUrl);
+      if (await isUpToDate(databaseUrl)) return;
+      if (waited % LOOKS.said === 0)
+        console.error('The tables are of an earlier version: waiting for "npm run migrate".');
     } catch (error) {
       if (!isUnreachable(error)) throw error;
       if (waited % LOOKS.said === 0)

@@ -8,6 +8,7 @@ import { Pool } from 'pg';
 import type { Configuration } from './configuration';
 import { log } from './log';
 import { Problem } from './problem';
+import { secretsOf } from './signing';
 
 declare module 'express-session' {
   interface SessionData {
@@ -44,7 +45,7 @@ export function sessions(configuration: Configuration): {
   });
   const middleware = session({
     name: 'fidens',
-    secret: configuration.sessionSecret,
+    secret: secretsOf(configuration),
     store,
     resave: false,
     saveUninitialized: false,
@@ -89,7 +90,7 @@ export async function signIn(request: Request, userId: string): Promise<void> {
 }
 
 /** "Firefox on Linux": what a browser says that it is. */
-function deviceOf(request: Request): string {
+export function deviceOf(request: Request): string {
   const told = Bowser.parse(request.get('user-agent') || 'unknown');
   const [browser, system] = [told.browser.name, told.os.name].map((name) => name?.slice(0, 40));
   return [browser || 'A program', system && `on ${system}`].filter(Boolean).join(' ');

@@ -163,6 +163,35 @@ describe('one’s own account', () => {
       await asked.expect(403);
   });
 
+  it('tells what was done with it, when and with what, the newest first; nobody else’s', async () => {
+    const agent = await student(harness);
+    const other = await again(agent);
+    await agent.put('/api/v1/account/name').send({ name: 'Ida Brook' }).expect(200);
+    await agent.put('/api/v1/account/password').send({ password: PASSWORD, next: NEXT }).expect(204);
+    await agent.get('/api/v1/account/archive').expect(200);
+    const { log } = (await agent.get('/api/v1/account').expect(200)).body as {
+      log: { at: string; what: string; device: string }[];
+    };
+    expect(log.map(({ what }) => what)).toEqual(['taken along', 'password', 'name', 'signed in', 'made']);
+    expect(log[3]!.device).toBe('Firefox on Linux');
+    expect(Object.keys(log[0]!).sort()).toEqual(['at', 'device', 'what']);
+    const { log: theirs } = (await (await student(harness)).get('/api/v1/account').expect(200)).body;
+    expect(theirs).toHaveLength(1);
+    await other.get('/api/v1/account').expect(401);
+  });
+
+  it('remembers the newest hundred of what was done', async () => {
+    const agent = await student(harness);
+    for (let time = 0; time < 105; time += 1)
+      await agent
+        .put('/api/v1/account/name')
+        .send({ name: `Ida ${time}` })
+        .expect(200);
+    const { log } = (await agent.get('/api/v1/account').expect(200)).body as { log: { what: string }[] };
+    expect(log).toHaveLength(100);
+    expect(new Set(log.map(({ what }) => what))).toEqual(new Set(['name']));
+  });
+
   it('keeps how a GPA is wanted', async () => {
     const agent = await student(harness);
     expect((await me(agent)).gpa).toEqual({ repeats: 'later', decimals: 2, mode: 'half-up' });

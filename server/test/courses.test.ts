@@ -7,6 +7,7 @@ import { createApplication } from '../src/application';
 import {
   type Agent,
   change,
+  configurationFor,
   type Harness,
   oneForm,
   score,
@@ -522,18 +523,7 @@ describe('the list of a term', () => {
 
 describe('several server processes', () => {
   it('share sign-ins and records through the database alone', async () => {
-    const other = createApplication(harness.database, {
-      databaseUrl: harness.postgres.url,
-      port: 0,
-      host: '127.0.0.1',
-      sessionSecret: 'only for tests',
-      sampleData: false,
-      secureCookies: false,
-      trustProxy: false,
-      connections: 14,
-      mail: undefined,
-      applicationFolder: undefined,
-    });
+    const other = createApplication(harness.database, configurationFor(harness.postgres.url));
     try {
       const account = await request
         .agent(harness.application.express)

@@ -16,6 +16,27 @@ export interface Harness {
   readonly stop: () => Promise<void>;
 }
 
+/** The configuration of a server of tests. */
+export function configurationFor(databaseUrl: string, own: Partial<Configuration> = {}): Configuration {
+  return {
+    databaseUrl,
+    port: 0,
+    host: '127.0.0.1',
+    sessionSecret: 'only for tests',
+    sampleData: false,
+    migrates: true,
+    waiting: 200,
+    patience: 15_000,
+    metricsPort: undefined,
+    secureCookies: false,
+    trustProxy: false,
+    connections: 14,
+    mail: undefined,
+    applicationFolder: undefined,
+    ...own,
+  };
+}
+
 export async function startHarness({
   sampleData = false,
   mail,
@@ -23,18 +44,7 @@ export async function startHarness({
   const postgres = await temporaryPostgres();
   await migrate(postgres.url);
   const database = openDatabase(postgres.url);
-  const application = createApplication(database, {
-    databaseUrl: postgres.url,
-    port: 0,
-    host: '127.0.0.1',
-    sessionSecret: 'only for tests',
-    sampleData,
-    secureCookies: false,
-    trustProxy: false,
-    connections: 14,
-    mail,
-    applicationFolder: undefined,
-  });
+  const application = createApplication(database, configurationFor(postgres.url, { sampleData, mail }));
   const stop = async () => {
     await expectKeptAsRows(database);
     await application.close();

@@ -1,11 +1,13 @@
 import fc from 'fast-check';
 import { forms } from './forms';
+import { load } from './load';
+import { plan } from './plan';
 import { Client, scoring, Servers } from './servers';
 
 /**
  * `npm run probe`: what takes minutes to try. Each probe says what it did and throws where a promise did not hold.
  */
-const PROBES = { crashes, together, hostile, many, forms };
+const PROBES = { crashes, together, hostile, many, load, plan, forms };
 
 interface Stored {
   version: number;

@@ -5,7 +5,9 @@ import { createInterface } from 'node:readline';
 import { fileURLToPath } from 'node:url';
 import { freePort, PrivatePostgres } from '../../../scripts/postgres.mjs';
 
-const MAIN = join(dirname(fileURLToPath(import.meta.url)), '../../../server/src/main.ts');
+/** The checkout whose server is probed: this one, or another to compare with. */
+const HOME = process.env.FIDENS_PROBED ?? join(dirname(fileURLToPath(import.meta.url)), '../../..');
+const MAIN = join(HOME, 'server/src/main.ts');
 
 /** Server processes on a database of their own, to be killed and started again. */
 export class Servers {
@@ -17,6 +19,7 @@ export class Servers {
     const at = port ?? (await freePort());
     const child = spawn(process.execPath, ['--import', 'tsx', MAIN], {
       stdio: ['ignore', 'pipe', 'ignore'],
+      cwd: HOME,
       env: {
         ...process.env,
         NODE_ENV: 'production',
@@ -84,6 +87,11 @@ export class Client {
   async begin(name: string, pieces: number): Promise<string> {
     const email = `${name}@saltmarsh.example`;
     await this.insist('POST', '/accounts', { name, email, password: 'salt and tide 9' });
+    return this.addCourse(pieces);
+  }
+
+  /** Makes a course of so many pieces; gives its id. */
+  async addCourse(pieces: number): Promise<string> {
     const terms = (await this.insist('GET', '/terms', undefined)).body as { id: string }[];
     const id = crypto.randomUUID();
     await this.insist('POST', '/courses', { id, termId: terms[0]!.id, document: courseOf(pieces) });

@@ -13,10 +13,35 @@ export interface SignedIn {
   readonly here: boolean;
 }
 
-/** What there is of an account beside its name: where it is signed in, and how many recovery codes are left. */
+/** What was done with an account, and with what. */
+export interface Done {
+  /** ISO 8601. */
+  readonly at: string;
+  readonly what: DoneWhat;
+  /** "Firefox on Linux" */
+  readonly device: string;
+}
+
+/** What is noted of an account. */
+export type DoneWhat =
+  | 'made'
+  | 'signed in'
+  | 'came back'
+  | 'signed out'
+  | 'name'
+  | 'email'
+  | 'password'
+  | 'sessions'
+  | 'codes'
+  | 'taken along'
+  | 'put back';
+
+/** What there is of an account beside its name: where it is signed in, how many recovery codes are left, and what was done with it. */
 interface Account {
   readonly sessions: readonly SignedIn[];
   readonly codes: number;
+  /** The newest first. */
+  readonly log: readonly Done[];
 }
 
 const accountQuery = queryOptions({ queryKey: ['account'], queryFn: () => ask<Account>('/account') });

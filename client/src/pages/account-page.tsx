@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useSession } from '@/data/session';
+import { AccountLog } from '@/features/account/account-log';
 import {
   EmailLink,
   LeaveForGood,
@@ -34,6 +35,7 @@ export function AccountPlace() {
       <EmailLink />
       <NameAndPassword key={student.id} student={student} />
       <Sessions />
+      <AccountLog />
       {!student.sample && <RecoveryCodes />}
       <LinkButton href="/files" mode="outlined">
         Take everything along

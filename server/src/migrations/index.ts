@@ -16,6 +16,7 @@ import * as secondWay from './014-second-way';
 import * as mailLinks from './015-mail-links';
 import * as remains from './016-remains';
 import * as emailLinks from './017-email-links';
+import * as accountLog from './018-account-log';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
@@ -36,4 +37,5 @@ export const migrations: Record<string, Knex.Migration> = {
   '015-mail-links': mailLinks,
   '016-remains': remains,
   '017-email-links': emailLinks,
+  '018-account-log': accountLog,
 };

@@ -11,6 +11,7 @@ import {
 } from '@fidens/core';
 import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
+import { accountLog, note } from '../account-log';
 import { guessLimit } from '../attempts';
 import { archiveOf, putBack } from '../archive';
 import { bodyOf } from '../body';
@@ -56,6 +57,7 @@ export function accountRoutes(database: Knex, configuration: Configuration, mail
     const { name } = bodyOf<{ name: string }>(request, nameSchema);
     const { id } = await self(request);
     const user = await User.query(database).patchAndFetchById(id, { name: name.trim() });
+    await note(database, request, id, 'name');
     response.json(sessionOf(user, configuration));
   });
 
@@ -64,6 +66,7 @@ export function accountRoutes(database: Knex, configuration: Configuration, mail
     const { id } = await sure(request, password);
     const user = await withEmail(database, id, email.toLowerCase());
     await guesses.right(request, response, user.email);
+    await note(database, request, id, 'email');
     response.json(sessionOf(user, configuration));
   });
 
@@ -76,6 +79,7 @@ export function accountRoutes(database: Knex, configuration: Configuration, mail
       await endOthers(transaction, request);
     });
     await guesses.right(request, response, user.email);
+    await note(database, request, user.id, 'password');
     response.status(204).end();
   });
 
@@ -92,12 +96,14 @@ export function accountRoutes(database: Knex, configuration: Configuration, mail
         here: sid === here,
       })),
       codes: Number(codes[0]!.count),
+      log: await accountLog(database, id),
     });
   });
 
   // Of all but the one that asks; one's own ends by signing out.
   router.delete('/account/sessions', async (request, response) => {
     await endOthers(database, request);
+    await note(database, request, studentId(request), 'sessions');
     response.status(204).end();
   });
 
@@ -109,6 +115,7 @@ export function accountRoutes(database: Knex, configuration: Configuration, mail
       .whereLike('sid', `${sessionId}%`)
       .delete();
     if (gone === 0) throw notFound();
+    await note(database, request, studentId(request), 'sessions');
     response.status(204).end();
   });
 
@@ -116,6 +123,7 @@ export function accountRoutes(database: Knex, configuration: Configuration, mail
     const { password } = bodyOf<{ password: string }>(request, passwordAgainSchema);
     const user = await sure(request, password);
     await guesses.right(request, response, user.email);
+    await note(database, request, user.id, 'codes');
     response.json({ codes: await database.transaction((transaction) => newCodes(transaction, user.id)) });
   });
 
@@ -133,6 +141,7 @@ export function accountRoutes(database: Knex, configuration: Configuration, mail
   router.get('/account/archive', async (request, response) => {
     const user = await self(request);
     const archive = await readTogether(database, (transaction) => archiveOf(transaction, user));
+    await note(database, request, user.id, 'taken along');
     response.attachment('fidens.json').json(archive);
   });
 
@@ -141,6 +150,7 @@ export function accountRoutes(database: Knex, configuration: Configuration, mail
     const checked = await checkedArchive(request.body);
     if (!checked.ok) throw invalid(checked.faults);
     await database.transaction((transaction) => putBack(transaction, id, checked.value));
+    await note(database, request, id, 'put back');
     response.status(204).end();
   });
 

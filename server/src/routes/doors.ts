@@ -2,6 +2,7 @@ import { credentialsSchema, recoverySchema, registrationSchema } from '@fidens/c
 import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
 import { guessLimit, newcomerLimit } from '../attempts';
+import { note } from '../account-log';
 import { bodyOf } from '../body';
 import type { Configuration } from '../configuration';
 import type { Mail } from '../mail';
@@ -42,6 +43,7 @@ export function doorRoutes(database: Knex, configuration: Configuration, mail: M
     const user = await createAccount(database, { name: name.trim(), email: address, password_hash });
     await guesses.right(request, response, user.email);
     await signIn(request, user.id);
+    await note(database, request, user.id, 'made');
     response.status(201).json(sessionOf(user, configuration));
   });
 
@@ -55,6 +57,7 @@ export function doorRoutes(database: Knex, configuration: Configuration, mail: M
     }
     await guesses.right(request, response, address);
     await signIn(request, user!.id);
+    await note(database, request, user!.id, 'signed in');
     response.json(sessionOf(user, configuration));
   });
 
@@ -73,6 +76,7 @@ export function doorRoutes(database: Knex, configuration: Configuration, mail: M
     if (!user) throw new Problem(401, 'wrong-code', 'This e-mail and code do not belong together.');
     await guesses.right(request, response, address);
     await signIn(request, user.id);
+    await note(database, request, user.id, 'came back');
     response.json(sessionOf(user, configuration));
   });
 
@@ -87,6 +91,8 @@ export function doorRoutes(database: Knex, configuration: Configuration, mail: M
   });
 
   router.delete('/session', async (request: Request, response) => {
+    const { userId } = request.session;
+    if (userId && isSignedIn(request)) await note(database, request, userId, 'signed out');
     await signOut(request);
     response.clearCookie('fidens').status(204).end();
   });

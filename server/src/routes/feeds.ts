@@ -1,7 +1,7 @@
 import { dueCalendar } from '@fidens/core/texts';
 import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
-import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { idOf } from '../body';
 import type { Configuration } from '../configuration';
 import { findCourse, listCourses } from '../course-store';
@@ -9,6 +9,7 @@ import { readTogether } from '../database';
 import { CalendarFeed, CourseChange, CourseRecord, Term } from '../models';
 import { notFound } from '../problem';
 import { studentId } from '../sign-in';
+import { isSignature, signatureOf } from '../signing';
 
 /** What a feed has the due days of, in its address and as a column. */
 const SCOPES = { terms: 'term_id', courses: 'course_id' } as const;
@@ -108,19 +109,15 @@ async function feedText(
   return dueCalendar(term?.name ?? documents[0]?.title ?? '', documents, stamp);
 }
 
-function signatureOf(id: string, { sessionSecret }: Configuration): string {
-  return createHmac('sha256', sessionSecret).update(`feed ${id}`).digest('base64url');
-}
+const signedText = (id: string) => `feed ${id}`;
 
 /** The address of a feed on this server: its id, and what nobody can make who does not know the server's secret. */
 function addressOf(id: string, configuration: Configuration): string {
-  return `/feed/${id}.${signatureOf(id, configuration)}.ics`;
+  return `/feed/${id}.${signatureOf(signedText(id), configuration)}.ics`;
 }
 
 function idIn(address: string, configuration: Configuration): string | undefined {
   const [id = '', signed = ''] = address.split('.');
   if (!/^[\da-f-]{36}$/.test(id)) return undefined;
-  const right = Buffer.from(signatureOf(id, configuration));
-  const given = Buffer.from(signed);
-  return right.length === given.length && timingSafeEqual(right, given) ? id : undefined;
+  return isSignature(signed, signedText(id), configuration) ? id : undefined;
 }

@@ -7,6 +7,7 @@ import {
 } from '@fidens/core';
 import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
+import { note } from '../account-log';
 import { mailLimit, type GuessLimit } from '../attempts';
 import { bodyOf } from '../body';
 import type { Configuration } from '../configuration';
@@ -73,6 +74,7 @@ export function mailedRoutes(
     if (!user) throw gone();
     await guesses.right(request, response, user.email);
     await signIn(request, user.id);
+    await note(database, request, user.id, 'made');
     response.status(201).json(sessionOf(user, configuration));
   });
 
@@ -91,6 +93,7 @@ export function mailedRoutes(
     if (!user) throw gone();
     await guesses.right(request, response, user.email);
     await signIn(request, user.id);
+    await note(database, request, user.id, 'came back');
     response.json(sessionOf(user, configuration));
   });
 
@@ -130,6 +133,7 @@ export function mailedEmailRoutes(
       return withEmail(transaction, id, use.email);
     });
     if (!user) throw gone();
+    await note(database, request, id, 'email');
     response.json(sessionOf(user, configuration));
   });
 
