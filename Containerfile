@@ -17,9 +17,7 @@ WORKDIR /fidens
 COPY package.json package-lock.json ./
 COPY core/package.json core/
 COPY server/package.json server/
-# The server is run from its sources: what runs them is among what is needed.
-RUN npm ci --omit=dev --workspace server --workspace core --include-workspace-root=false \
-  && npm install --no-save --omit=dev tsx@4
+RUN npm ci --omit=dev --workspace server --workspace core --include-workspace-root=false
 
 FROM node:22-bookworm-slim
 ENV NODE_ENV=production HOST=0.0.0.0 PORT=4310 FIDENS_APPLICATION=/fidens/client/dist TSX_DISABLE_CACHE=1

@@ -41,6 +41,12 @@ test('name and password are changed, other sessions end, and the account goes wi
   await expect(elsewhere.getByRole('form', { name: 'Sign in' })).toBeVisible();
   await elsewhere.close();
 
+  await unfold(page, 'What was done with the account');
+  const log = page.getByRole('list', { name: 'What was done with the account' }).getByRole('listitem');
+  await expect(log.first()).toContainText('Another password; every other session ended');
+  await expect(log.last()).toContainText('The account was made');
+  await expectAccessible(page);
+
   await unfold(page, 'Delete the account');
   const leave = page.getByRole('form', { name: 'Delete the account' });
   await leave.getByLabel('Your password').fill(NEXT);
