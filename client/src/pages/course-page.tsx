@@ -16,7 +16,7 @@ import { RulesPage } from '@/pages/rules-page';
 import { SchoolPage } from '@/pages/school-page';
 import { ScoresPage } from '@/pages/scores-page';
 import { WorkingPage } from '@/pages/working-page';
-import { useIsWide } from '@/theme/layout';
+import { useColumns, useIsWide } from '@/theme/layout';
 import { Aside } from '@/ui/aside';
 import { Page } from '@/ui/page';
 import { Printed } from '@/ui/printed';
@@ -50,6 +50,7 @@ export function CourseScreen() {
   const { courseId, page } = useLocalSearchParams<{ courseId: string; page: string }>();
   const { data: course, error, isPending, refetch } = useCourse(courseId);
   const wide = useIsWide();
+  const columns = useColumns();
   if (error && !course)
     return <Failed what="This course" reason={reasonOf(error)} retry={() => void refetch()} />;
   if (isPending) return <Loading what="this course" />;
@@ -73,7 +74,7 @@ export function CourseScreen() {
       <View style={{ flex: 1, flexDirection: 'row' }}>
         <TermColumn chosen={course.id} />
         <View style={{ flex: 1 }}>
-          <Page title={titleOf(course, page)} most={760}>
+          <Page title={titleOf(course, page)} most={columns.page}>
             <CourseHead course={course} page={page} />
             {page !== 'rules' && <WaitingRules course={course} />}
             <Main key={course.id} course={course} />

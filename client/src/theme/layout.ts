@@ -7,6 +7,14 @@ export function useIsWide(): boolean {
   return useWindowDimensions().width >= WIDE;
 }
 
+/** From this width on there is room to set each of the columns wider. */
+const ROOMY = 1600;
+
+/** How wide the page in the middle of a wide screen is at most, and what stands beside it. */
+export function useColumns(): { readonly page: number; readonly aside: number } {
+  return useWindowDimensions().width >= ROOMY ? { page: 1000, aside: 600 } : { page: 760, aside: 460 };
+}
+
 /** Below this height a page's head leaves its room to what the page is for. */
 const SHORT = 720;
 

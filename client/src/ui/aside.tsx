@@ -1,11 +1,12 @@
 import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
-import { SPACE } from '@/theme/layout';
+import { SPACE, useColumns } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 
 /** What stands at the right of a wide screen, where a change on the left is seen. */
 export function Aside({ label, children }: { label: string; children: ReactNode }) {
   const c = useColours();
+  const { aside } = useColumns();
   return (
     <View
       role="complementary"
@@ -13,7 +14,7 @@ export function Aside({ label, children }: { label: string; children: ReactNode 
       style={{
         width: '31%',
         minWidth: 300,
-        maxWidth: 460,
+        maxWidth: aside,
         backgroundColor: c.card,
         borderLeftWidth: 1,
         borderColor: c.rule,
