@@ -155,14 +155,40 @@ export function limitChanges(): RequestHandler {
 
 function limiter(database: Knex, keyPrefix: string, points: number, duration: number): RateLimiterPostgres {
   return new RateLimiterPostgres({
-    storeClient: database,
-    storeType: 'knex',
+    storeClient: withoutNames(database),
+    storeType: 'pool',
     tableName: 'sign_in_attempts',
     tableCreated: true,
     keyPrefix,
     points,
     duration,
   });
+}
+
+interface Statement {
+  readonly text: string;
+  readonly values: unknown[];
+}
+
+/**
+ * The database as the limits ask it. They name their statements, and PostgreSQL keeps a named one with its connection: a pooler in
+ * transaction mode would give the next to another. Without a name each goes wherever there is room.
+ */
+function withoutNames(database: Knex): { query: (statement: Statement) => Promise<unknown> } {
+  const client = database.client as {
+    acquireConnection: () => Promise<{ query: (statement: Statement) => Promise<unknown> }>;
+    releaseConnection: (connection: unknown) => Promise<void>;
+  };
+  return {
+    async query({ text, values }) {
+      const connection = await client.acquireConnection();
+      try {
+        return await connection.query({ text, values });
+      } finally {
+        await client.releaseConnection(connection);
+      }
+    },
+  };
 }
 
 function tooMany(refusal: unknown, said: string): unknown {

@@ -12,6 +12,7 @@ import type { Configuration } from '../src/configuration';
 import { isUpToDate, migrate, openDatabase } from '../src/database';
 import { openMetrics } from '../src/metrics';
 import {
+  change,
   configurationFor,
   PASSWORD,
   startHarness,
@@ -168,6 +169,40 @@ describe('migrations as a step of their own', () => {
       server.kill('SIGTERM');
       await once(server, 'exit');
       await postgres.remove();
+    }
+  });
+});
+
+describe('a pooler in transaction mode', () => {
+  it('may stand in front: no statement is left prepared in a connection, and no setting', async () => {
+    const one = openDatabase(harness.postgres.url, 1);
+    const application = createApplication(one, configurationFor(harness.postgres.url));
+    try {
+      const left = async () => ({
+        prepared: await one('pg_prepared_statements').pluck<string[]>('name'),
+        set: await one('pg_settings').where({ source: 'session' }).pluck<string[]>('name'),
+      });
+      const before = await left();
+      const agent = request.agent(application.express);
+      const account = { email: 'pooled@saltmarsh.example', password: PASSWORD };
+      await agent
+        .post('/api/v1/accounts')
+        .send({ name: 'Ada Brook', ...account })
+        .expect(201);
+      await agent
+        .post('/api/v1/session')
+        .send({ ...account, password: 'not this one at all' })
+        .expect(401);
+      await agent.post('/api/v1/session').send(account).expect(200);
+      const course = await store(agent, everyField());
+      await change(agent, course, [{ op: 'course', set: { title: 'Renamed' } }]).expect(200);
+      await agent.get('/api/v1/courses').expect(200);
+      await agent.delete(`/api/v1/courses/${course.id}`).expect(204);
+      expect(await left()).toEqual(before);
+      expect(before.prepared).toEqual([]);
+    } finally {
+      await application.close();
+      await one.destroy();
     }
   });
 });
