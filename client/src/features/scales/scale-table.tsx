@@ -1,6 +1,6 @@
 import { isDecimal, rational, typedDecimal, type Band, type Scale } from '@fidens/core';
 import { useRef, useState } from 'react';
-import { View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import { IconButton, Text, TextInput } from 'react-native-paper';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
@@ -31,89 +31,92 @@ export function ScaleTable({ scale, set, wrong }: ScaleTableProps) {
   const points = useColumn(order);
   const { outOf } = scale;
   return (
-    <Stack gap="xs" role="group" aria-label="Bands of the scale">
-      <Row gap="xs">
-        <Head width={WIDTHS.label}>Letter</Head>
-        <Head width={WIDTHS.from}>{outOf === undefined ? 'From %' : `From, of ${outOf}`}</Head>
-        <Head width={WIDTHS.worth}>Score %</Head>
-        <Head width={WIDTHS.points}>Points</Head>
-      </Row>
-      {bands.map((band, index) => {
-        const id = String(index);
-        const others = bands.filter((other) => other !== band);
-        const isLowest = index === bands.length - 1;
-        const change = (fields: { [F in keyof Band]?: Band[F] | undefined }) => {
-          const entries = Object.entries({ ...band, ...fields }).filter(([, value]) => value !== undefined);
-          const next = Object.fromEntries(entries) as unknown as Band;
-          set({ ...scale, bands: bands.map((other) => (other === band ? next : other)) });
-        };
-        return (
-          <Row key={index} gap="xs" align="start" role="group" aria-label={`Band ${band.label}`}>
-            <KeptField
-              label={`Letter of ${band.label}`}
-              value={band.label}
-              fault={(text) => labelFault(text, others)}
-              onKeep={(label) => change({ label: label.trim() })}
-              style={{ width: WIDTHS.label }}
-              fieldRef={labels.ref(id)}
-              onEnter={() => labels.next(id)}
-            />
-            {isLowest ? (
-              <View
-                style={{
-                  width: WIDTHS.from,
-                  paddingTop: SPACE.m,
-                  paddingRight: SPACE.l,
-                  alignItems: 'flex-end',
-                }}
-              >
-                <Text variant="bodyLarge">0</Text>
-              </View>
-            ) : (
+    // On the narrowest phones its last columns are scrolled to.
+    <ScrollView horizontal contentContainerStyle={{ flexGrow: 1 }}>
+      <Stack gap="xs" role="group" aria-label="Bands of the scale">
+        <Row gap="xs">
+          <Head width={WIDTHS.label}>Letter</Head>
+          <Head width={WIDTHS.from}>{outOf === undefined ? 'From %' : `From, of ${outOf}`}</Head>
+          <Head width={WIDTHS.worth}>Score %</Head>
+          <Head width={WIDTHS.points}>Points</Head>
+        </Row>
+        {bands.map((band, index) => {
+          const id = String(index);
+          const others = bands.filter((other) => other !== band);
+          const isLowest = index === bands.length - 1;
+          const change = (fields: { [F in keyof Band]?: Band[F] | undefined }) => {
+            const entries = Object.entries({ ...band, ...fields }).filter(([, value]) => value !== undefined);
+            const next = Object.fromEntries(entries) as unknown as Band;
+            set({ ...scale, bands: bands.map((other) => (other === band ? next : other)) });
+          };
+          return (
+            <Row key={index} gap="xs" align="start" role="group" aria-label={`Band ${band.label}`}>
               <KeptField
-                label={`Cut-off of ${band.label}`}
-                value={inUnit(band.from, scale)}
-                fault={(text) => (isDecimal(text) ? undefined : 'A number, such as 87 or 89.5.')}
-                beside={wrong(index)}
-                onKeep={(from) => change({ from: fromUnit(from, scale) })}
-                style={{ width: WIDTHS.from }}
-                numeric
-                fieldRef={cutOffs.ref(id)}
-                onEnter={() => cutOffs.next(id)}
+                label={`Letter of ${band.label}`}
+                value={band.label}
+                fault={(text) => labelFault(text, others)}
+                onKeep={(label) => change({ label: label.trim() })}
+                style={{ width: WIDTHS.label }}
+                fieldRef={labels.ref(id)}
+                onEnter={() => labels.next(id)}
               />
-            )}
-            <NumberRule
-              label={`What ${band.label} is worth as a score`}
-              value={band.worth}
-              wants="From 0 up, or nothing."
-              onKeep={(worth) => change({ worth })}
-              width={WIDTHS.worth}
-              fieldRef={worths.ref(id)}
-              onEnter={() => worths.next(id)}
-            />
-            <NumberRule
-              label={`Credit points of ${band.label}`}
-              value={band.points}
-              wants="From 0 up, or nothing."
-              onKeep={(credit) => change({ points: credit })}
-              width={WIDTHS.points}
-              fieldRef={points.ref(id)}
-              onEnter={() => points.next(id)}
-            />
-            {!isLowest && (
-              <IconButton
-                icon="delete"
-                size={18}
-                style={{ margin: 0, width: WIDTHS.remove }}
-                accessibilityLabel={`Delete the band ${band.label}`}
-                onPress={() => set({ ...scale, bands: others })}
+              {isLowest ? (
+                <View
+                  style={{
+                    width: WIDTHS.from,
+                    paddingTop: SPACE.m,
+                    paddingRight: SPACE.l,
+                    alignItems: 'flex-end',
+                  }}
+                >
+                  <Text variant="bodyLarge">0</Text>
+                </View>
+              ) : (
+                <KeptField
+                  label={`Cut-off of ${band.label}`}
+                  value={inUnit(band.from, scale)}
+                  fault={(text) => (isDecimal(text) ? undefined : 'A number, such as 87 or 89.5.')}
+                  beside={wrong(index)}
+                  onKeep={(from) => change({ from: fromUnit(from, scale) })}
+                  style={{ width: WIDTHS.from }}
+                  numeric
+                  fieldRef={cutOffs.ref(id)}
+                  onEnter={() => cutOffs.next(id)}
+                />
+              )}
+              <NumberRule
+                label={`What ${band.label} is worth as a score`}
+                value={band.worth}
+                wants="From 0 up, or nothing."
+                onKeep={(worth) => change({ worth })}
+                width={WIDTHS.worth}
+                fieldRef={worths.ref(id)}
+                onEnter={() => worths.next(id)}
               />
-            )}
-          </Row>
-        );
-      })}
-      <NewBand scale={scale} set={set} />
-    </Stack>
+              <NumberRule
+                label={`Credit points of ${band.label}`}
+                value={band.points}
+                wants="From 0 up, or nothing."
+                onKeep={(credit) => change({ points: credit })}
+                width={WIDTHS.points}
+                fieldRef={points.ref(id)}
+                onEnter={() => points.next(id)}
+              />
+              {!isLowest && (
+                <IconButton
+                  icon="delete"
+                  size={18}
+                  style={{ margin: 0, width: WIDTHS.remove }}
+                  accessibilityLabel={`Delete the band ${band.label}`}
+                  onPress={() => set({ ...scale, bands: others })}
+                />
+              )}
+            </Row>
+          );
+        })}
+        <NewBand scale={scale} set={set} />
+      </Stack>
+    </ScrollView>
   );
 }
 
