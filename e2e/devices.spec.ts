@@ -237,7 +237,7 @@ test('percents have the decimals that the student chooses, on every screen', asy
   await page.getByRole('link', { name: 'You' }).click();
   await page.getByRole('radio', { name: /^Two decimals/ }).click();
   await page.getByRole('link', { name: 'Term' }).first().click();
-  await expect(page.getByText(/^88\.72 now/)).toBeVisible();
+  await expect(page.getByText(/^88\.72 standing/)).toBeVisible();
   await page.getByRole('link', { name: /Coastal Ecology/ }).click();
   await expect(page.getByRole('heading', { level: 1, name: /standing 88\.72/ })).toBeVisible();
 });

@@ -11,6 +11,7 @@ import {
   openSample,
   PAGES,
   row,
+  settled,
   signUp,
   test,
   throughViews,
@@ -143,6 +144,59 @@ for (const [width, height] of [
     await expect(coursePage(page, 'Working')).toBeVisible();
   });
 }
+
+test('the focus never falls to nothing: from the door through pages, entries and steps, and out again', async ({
+  page,
+}) => {
+  const heading = (name: RegExp | string) => page.getByRole('heading', { level: 1, name });
+  const form = (name: string) => page.getByRole('form', { name, exact: true });
+  await page.clock.setFixedTime('2026-10-20T12:00:00Z');
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Make an account' }).click();
+  await expect(page.getByLabel('Name')).toBeFocused();
+  await page.keyboard.type('Ada Brook');
+  await page.getByLabel('E-mail').fill(`focus${Date.now()}@saltmarsh.example`);
+  await page.getByLabel('Password').fill('short');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Password')).toHaveAttribute('aria-invalid', 'true');
+  await expect(page.getByLabel('Password')).toBeFocused();
+  await page.getByLabel('Password').fill('salt and tide 9');
+  await page.keyboard.press('Enter');
+  await expect(heading('Term')).toBeFocused();
+  await addSampleCourse(page);
+  for (const name of ['Reach', 'Rules', 'Working', 'Scores'] as const) {
+    await openPage(page, name);
+    await expect(heading(/Coastal Ecology/)).toBeFocused();
+  }
+  await row(page, /^Tidal creek log/).click();
+  const field = page.getByLabel('Score of Tidal creek log');
+  await field.fill('huh');
+  await page.keyboard.press('Enter');
+  await expect(field).toHaveAttribute('aria-invalid', 'true');
+  await expect(field).toBeFocused();
+  await field.fill('17');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Score of Set 3 · tidal budgets')).toBeFocused();
+  await settled(page);
+  await page.goto('/new-course');
+  await expect(page.getByLabel('Title')).toBeFocused();
+  await page.keyboard.type('Rope Work');
+  await page.keyboard.press('Enter');
+  await expect(heading('Its categories')).toBeFocused();
+  await page.getByLabel('Name of a new category').fill('Knots 40');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Weight of Knots')).toBeVisible();
+  await expect(page.getByLabel('Name of a new category')).toBeFocused();
+  await settled(page);
+  await page.goto('/you');
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await expect(form('Sign in').getByLabel('E-mail')).toBeFocused();
+  await page.keyboard.type('nobody@saltmarsh.example');
+  await page.getByLabel('Password').fill('not the right one');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('This e-mail and password do not belong together.')).toBeVisible();
+  await expect(page.getByLabel('Password')).toBeFocused();
+});
 
 test('what is heard of a course is whole: its scores, what each letter takes, and the working', async ({
   page,

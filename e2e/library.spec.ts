@@ -112,7 +112,7 @@ test('a rule sheet is kept, handed on, started from, and brought into a course a
   await expect(
     sheets.getByText('Field logs, Problem sets, Seminar, Final exam, Shore bird survey.'),
   ).toBeVisible();
-  const file = await save(page, 'Save Field course as a file');
+  const file = await save(page, 'Save as a file, Field course');
   expect(readFileSync(file, 'utf8')).not.toContain('"score"');
   await page.getByRole('button', { name: 'Delete the rule sheet Field course' }).click();
   await expect(sheets).toBeHidden();

@@ -66,7 +66,7 @@ test('terms are put in another order, put away, renamed and deleted with their c
   await toTerms(page);
   const names = () => page.getByRole('heading', { level: 3 }).allTextContents();
   const before = await names();
-  await page.getByRole('button', { name: 'Later in the list, Spring term 2027' }).click();
+  await page.getByRole('button', { name: 'Down, Spring term 2027' }).click();
   await expect.poll(names).toEqual([before[1], before[0], ...before.slice(2)]);
   await page.keyboard.press('ControlOrMeta+z');
   await expect.poll(names).toEqual(before);

@@ -21,7 +21,7 @@ import { Row, Stack } from '@/ui/box';
 import { FormField } from '@/ui/fields/form-field';
 import { staysHere } from '@/ui/fields/stays-here';
 import { Introduction } from '@/ui/opening';
-import { useTitle } from '@/ui/page';
+import { useCameFromPage, useTitle } from '@/ui/page';
 import { Soft } from '@/ui/text';
 
 interface Fields {
@@ -93,6 +93,9 @@ export default function SignIn() {
   const link = useOpenedLink('account', 'password');
   const [way, setWay] = useState<Way>(link ? BY_LINK[link.use as keyof typeof BY_LINK] : 'sign in');
   useTitle(WAYS[way].title);
+  // Who comes from a page, or chooses another way, goes on in its first field.
+  const came = useCameFromPage();
+  const [isChosen, setIsChosen] = useState(came);
   const signIn = useSignIn();
   return (
     <ScrollView contentContainerStyle={{ flexGrow: 1, justifyContent: 'center', padding: SPACE.xl }}>
@@ -113,13 +116,19 @@ export default function SignIn() {
             </Button>
           </View>
         )}
-        <AccountForm key={way} way={way} token={link?.token} signIn={signIn} />
+        <AccountForm key={way} way={way} token={link?.token} signIn={signIn} begins={isChosen} />
         <Row gap="xs" wrap>
           {CHOSEN.map(
             (other) =>
               other !== way &&
               (other !== 'lost' || session?.mailAvailable) && (
-                <Button key={other} onPress={() => setWay(other)}>
+                <Button
+                  key={other}
+                  onPress={() => {
+                    setWay(other);
+                    setIsChosen(true);
+                  }}
+                >
                   {other === 'sign in' ? 'I have an account' : WAYS[other].title}
                 </Button>
               ),
@@ -135,9 +144,11 @@ interface AccountFormProps {
   /** Of the link that it was opened with. */
   token: string | undefined;
   signIn: ReturnType<typeof useSignIn>;
+  /** Its first field takes the focus. */
+  begins: boolean;
 }
 
-function AccountForm({ way, token = '', signIn }: AccountFormProps) {
+function AccountForm({ way, token = '', signIn, begins }: AccountFormProps) {
   const c = useColours();
   const { title, button, schema, fields } = WAYS[way];
   const { control, handleSubmit, setError } = useForm<Fields>({
@@ -163,13 +174,20 @@ function AccountForm({ way, token = '', signIn }: AccountFormProps) {
   return (
     <Stack gap="m" ref={staysHere} role="form" aria-label={title}>
       {fields.includes('name') && (
-        <FormField control={control} name="name" label="Name" autoComplete="name" />
+        <FormField
+          control={control}
+          name="name"
+          label="Name"
+          autoComplete="name"
+          autoFocus={begins && fields[0] === 'name'}
+        />
       )}
       {fields.includes('email') && (
         <FormField
           control={control}
           name="email"
           label="E-mail"
+          autoFocus={begins && fields[0] === 'email'}
           autoComplete="email"
           inputMode="email"
           {...(fields.at(-1) === 'email' && { onSubmitEditing: send })}

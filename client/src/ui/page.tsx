@@ -70,6 +70,16 @@ function arriveAt(path: string): number | undefined {
   return isNew ? place : undefined;
 }
 
+/** For a screen that is no page: whether it was come to from one, whose place the focus has lost. */
+export function useCameFromPage(): boolean {
+  const path = usePathname();
+  const [came] = useState(() => last !== undefined && last !== path);
+  useLayoutEffect(() => {
+    arriveAt(path);
+  }, [path]);
+  return came;
+}
+
 /**
  * Coming to a page: its heading takes the focus, where nothing in it has, so that a screen reader and the next Tab begin there; who comes
  * back finds it as far down as it was left.

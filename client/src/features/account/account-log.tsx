@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { useAccount, type DoneWhat } from '@/data/account';
+import { useAccount, type Done, type DoneWhat } from '@/data/account';
 import { reasonOf } from '@/data/api';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
@@ -27,13 +27,15 @@ const WORDS: Readonly<Record<DoneWhat, string>> = {
 export function AccountLog() {
   const c = useColours();
   const { data, error, isPending, refetch } = useAccount();
+  // What was kept of an earlier version has none.
+  const log = (data as { log?: readonly Done[] } | undefined)?.log;
   return (
     <Fold title="What was done with the account" summary="Sign-ins and changes, the newest first.">
       {isPending && <Loading what="what was done" />}
       {error && !data && <FailedLine retry={() => void refetch()}>{reasonOf(error)}</FailedLine>}
-      {data?.log.length === 0 && <Soft>Nothing yet.</Soft>}
+      {log?.length === 0 && <Soft>Nothing yet.</Soft>}
       <View role="list" aria-label="What was done with the account">
-        {data?.log.map(({ at, what, device }) => (
+        {log?.map(({ at, what, device }) => (
           <View
             key={`${at} ${what}`}
             role="listitem"

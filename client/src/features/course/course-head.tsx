@@ -54,7 +54,7 @@ export function CourseHead({ course, page }: { course: StoredCourse; page: PageN
         <Link href="/" asChild>
           <Pressable
             role="link"
-            aria-label="Back to the term"
+            aria-label={`${document.title}: back to the term`}
             style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: TOUCH }}
           >
             <Icon name="chevron-left" size={22} color={c.soft} />

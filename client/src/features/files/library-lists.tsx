@@ -155,7 +155,7 @@ function SheetRow({ sheet: { id, document } }: { sheet: RuleSheet }) {
         </LinkButton>
         <Button
           compact
-          accessibilityLabel={`Save ${title} as a file`}
+          accessibilityLabel={`Save as a file, ${title}`}
           onPress={() => saveCourseFile(document, `${title} rules`)}
         >
           Save as a file

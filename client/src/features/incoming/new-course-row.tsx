@@ -1,5 +1,6 @@
 import { nodesIn, type Category, type Course } from '@fidens/core';
 import type { CourseOfList } from '@fidens/core/reading';
+import { useId } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { useNow } from '@/data/session';
@@ -8,8 +9,9 @@ import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row } from '@/ui/box';
 import { CheckBox } from '@/ui/fields/check-box';
+import { tied } from '@/ui/fields/tied';
 import { onKeys } from '@/ui/keys';
-import { Soft } from '@/ui/text';
+import { Soft, Wrong } from '@/ui/text';
 import { COMBINE_WORDS, countPieces, gradeLine, plural } from '@/wording/words';
 
 interface NewCourseRowProps {
@@ -27,6 +29,8 @@ export function NewCourseRow({ made, title, isTaken, onTitle, onTurn }: NewCours
   const now = useNow();
   const { course, unclear, assumed } = made;
   const { outlooks, letters } = compute(course, now);
+  const wrongId = useId();
+  const isWrong = isTaken && title.trim() === '';
   return (
     <View
       role="group"
@@ -59,11 +63,12 @@ export function NewCourseRow({ made, title, isTaken, onTitle, onTurn }: NewCours
           aria-label={`Title, ${course.title}`}
           value={title}
           onChangeText={onTitle}
-          error={isTaken && title.trim() === ''}
+          {...tied(isWrong, wrongId)}
           maxLength={200}
           style={{ flex: 1, backgroundColor: c.card }}
         />
       </Row>
+      {isWrong && <Wrong id={wrongId}>A title is wanted.</Wrong>}
       <Text variant="bodyMedium">
         {[
           plural(countPieces(course.root), 'piece'),

@@ -6,7 +6,7 @@ import {
   type CourseNode,
   type Edit,
 } from '@fidens/core';
-import { useRef, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 import type { View } from 'react-native';
 import { IconButton, TextInput } from 'react-native-paper';
 import { newId } from '@/model/new-id';
@@ -16,6 +16,7 @@ import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
 import { STAYS } from '@/ui/fields/stays';
+import { tied } from '@/ui/fields/tied';
 import { Soft, Wrong } from '@/ui/text';
 import { usePastedLines } from '@/ui/use-frame';
 import { plural, WEIGHT_WANTED } from '@/wording/words';
@@ -37,6 +38,7 @@ export function AddNode({ parent, isRoot, edit, autoFocus = false }: AddNodeProp
   const [name, setName] = useState('');
   const [weight, setWeight] = useState('');
   const typed = typedDecimal(weight);
+  const wrongId = useId();
   const wrong = typed !== '' && !!decimalSchema().validate(typed).error;
   const nameField = useRef<{ focus: () => void }>(null);
   const inWhich = isRoot ? '' : ` in ${parent.name}`;
@@ -95,7 +97,7 @@ export function AddNode({ parent, isRoot, edit, autoFocus = false }: AddNodeProp
             aria-label={`Weight of the new ${word}${inWhich}`}
             value={weight}
             onChangeText={setWeight}
-            error={wrong}
+            {...tied(wrong, wrongId)}
             inputMode="decimal"
             style={{ width: 92, backgroundColor: c.paper }}
           />
@@ -109,7 +111,7 @@ export function AddNode({ parent, isRoot, edit, autoFocus = false }: AddNodeProp
           onPress={add}
         />
       </Row>
-      {wrong && <Wrong>{WEIGHT_WANTED}</Wrong>}
+      {wrong && <Wrong id={wrongId}>{WEIGHT_WANTED}</Wrong>}
       {list && (
         <Soft>Enter makes {list.map(({ name: own, weight: share }) => `${own} ${share}`).join(', ')}.</Soft>
       )}

@@ -1,12 +1,13 @@
 import { isTyped } from '@fidens/core';
 import type { Decision, Fact } from '@fidens/core/syllabus';
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { CheckBox } from '@/ui/fields/check-box';
+import { tied } from '@/ui/fields/tied';
 import { onKeys } from '@/ui/keys';
 import { Soft, Wrong } from '@/ui/text';
 import { FACT_NAMES, factText, factWords, groupWords, type Decisions, type FactGroup } from './fact-words';
@@ -159,6 +160,7 @@ interface FactFieldProps {
 function FactField({ fact, words, decision, wrong, onDecide, onShow }: FactFieldProps) {
   const c = useColours();
   const [typed, setTyped] = useState<string>();
+  const wrongId = useId();
   const isOut = isLeft(decision);
   const before = decision !== undefined && 'change' in decision ? decision.change : factText(fact);
   const value = typed ?? before;
@@ -180,7 +182,7 @@ function FactField({ fact, words, decision, wrong, onDecide, onShow }: FactField
             onChangeText={setTyped}
             onBlur={keep}
             onSubmitEditing={keep}
-            error={wrong !== undefined}
+            {...tied(wrong !== undefined, wrongId)}
             style={{
               width: fact.kind === 'name' || fact.kind === 'title' ? 168 : 130,
               backgroundColor: c.card,
@@ -205,7 +207,9 @@ function FactField({ fact, words, decision, wrong, onDecide, onShow }: FactField
           {isOut ? 'Take it' : 'Leave it out'}
         </Button>
       </Row>
-      {wrong !== undefined && <Wrong>{`${name} ${wrong}. What the text says still holds.`}</Wrong>}
+      {wrong !== undefined && (
+        <Wrong id={wrongId}>{`${name} ${wrong}. What the text says still holds.`}</Wrong>
+      )}
     </Stack>
   );
 }

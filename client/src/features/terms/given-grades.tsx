@@ -1,5 +1,5 @@
 import { courseSetting, decimalSchema, letterOf, officialText, type Official } from '@fidens/core';
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import type { StoredCourse } from '@/data/courses';
@@ -10,9 +10,10 @@ import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row } from '@/ui/box';
 import { SelectField } from '@/ui/fields/select-field';
+import { tied } from '@/ui/fields/tied';
 import { Fold } from '@/ui/fold';
 import { LinkButton } from '@/ui/link-button';
-import { Soft } from '@/ui/text';
+import { Soft, Wrong } from '@/ui/text';
 
 interface GivenGradesProps {
   courses: readonly StoredCourse[];
@@ -95,6 +96,7 @@ function MarkFields({ title, official, onSet }: MarkFieldsProps) {
   const known = official && 'mark' in official ? official : { mark: '' };
   const [mark, setMark] = useState(known.mark);
   const [points, setPoints] = useState(known.points ?? '');
+  const wrongId = useId();
   const isWrong = points !== '' && !!decimalSchema().validate(points.replace(',', '.')).error;
   const keep = () => {
     if (mark.trim() === '' || isWrong) return;
@@ -125,9 +127,10 @@ function MarkFields({ title, official, onSet }: MarkFieldsProps) {
         onChangeText={setPoints}
         onBlur={keep}
         onSubmitEditing={keep}
-        error={isWrong}
+        {...tied(isWrong, wrongId)}
         style={field}
       />
+      {isWrong && <Wrong id={wrongId}>Grade points are a number such as 3.7, or nothing.</Wrong>}
     </Row>
   );
 }

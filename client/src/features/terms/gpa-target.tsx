@@ -10,7 +10,7 @@ import {
   type Rational,
 } from '@fidens/core';
 import { useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ActivityIndicator, Button, Text, TextInput } from 'react-native-paper';
 import type { StoredCourse } from '@/data/courses';
@@ -23,9 +23,10 @@ import { SPACE } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
+import { tied } from '@/ui/fields/tied';
 import { Fold } from '@/ui/fold';
 import { FailedLine } from '@/ui/states';
-import { Soft } from '@/ui/text';
+import { Soft, Wrong } from '@/ui/text';
 import { plural } from '@/wording/words';
 import { NextLetters } from './next-letters';
 import { targeting, type TargetAnswer, type ToldCombination } from './target-question';
@@ -64,6 +65,8 @@ export function GpaTarget({ courses, others }: GpaTargetProps) {
   const before = useGpas(kept);
   const target = typedDecimal(typed);
   const isAsked = isDecimal(target);
+  const isWrong = typed !== '' && !isAsked;
+  const wrongId = useId();
   const sum = sumOf(scope === 'term' ? [given.of.standing] : [given.of.standing, before.of.standing]);
   const [credits, earned] = [sum.credits.toFraction(), sum.earned.toFraction()];
   const question = useMemo(
@@ -91,9 +94,10 @@ export function GpaTarget({ courses, others }: GpaTargetProps) {
           inputMode="decimal"
           value={typed}
           onChangeText={setTyped}
-          error={typed !== '' && !isAsked}
+          {...tied(isWrong, wrongId)}
           style={{ backgroundColor: c.card }}
         />
+        {isWrong && <Wrong id={wrongId}>A number such as 3.5.</Wrong>}
       </View>
       {others.length > 0 && (
         <Choice

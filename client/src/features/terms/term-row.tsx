@@ -68,12 +68,12 @@ export function TermRow({ term, courses, isCurrent, onUp, onDown }: TermRowProps
           Open
         </LinkButton>
         {onUp && (
-          <Button compact accessibilityLabel={`Earlier in the list, ${term.name}`} onPress={onUp}>
+          <Button compact accessibilityLabel={`Up, ${term.name}`} onPress={onUp}>
             Up
           </Button>
         )}
         {onDown && (
-          <Button compact accessibilityLabel={`Later in the list, ${term.name}`} onPress={onDown}>
+          <Button compact accessibilityLabel={`Down, ${term.name}`} onPress={onDown}>
             Down
           </Button>
         )}

@@ -1,12 +1,13 @@
 import { decimalText, gpaText, isDecimal, neededMean, rational, typedDecimal } from '@fidens/core';
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { useGpaSettings, type Gpas } from '@/model/term-gpa';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
+import { tied } from '@/ui/fields/tied';
 import { Fold } from '@/ui/fold';
-import { Figure, Soft } from '@/ui/text';
+import { Figure, Soft, Wrong } from '@/ui/text';
 import { topOutlook } from '@/wording/top-outlook';
 
 /** What average the credits that are left must bring for a GPA in the end. */
@@ -20,21 +21,26 @@ export function Trajectory({ of }: Pick<Gpas, 'of'>) {
   const [wanted, credits] = [typedDecimal(target), typedDecimal(left)];
   const isAsked = isDecimal(wanted) && isDecimal(credits) && Number(credits) > 0;
   const mean = isAsked ? neededMean(now, rational(wanted), rational(credits)) : undefined;
-  const field = (label: string, value: string, onType: (text: string) => void) => (
-    <View style={{ flex: 1, minWidth: 140 }}>
-      <TextInput
-        mode="outlined"
-        dense
-        label={label}
-        aria-label={label}
-        inputMode="decimal"
-        value={value}
-        onChangeText={onType}
-        error={value !== '' && !isDecimal(typedDecimal(value))}
-        style={{ backgroundColor: c.card }}
-      />
-    </View>
-  );
+  const wrongId = useId();
+  const field = (label: string, value: string, onType: (text: string) => void) => {
+    const isWrong = value !== '' && !isDecimal(typedDecimal(value));
+    return (
+      <View style={{ flex: 1, minWidth: 140 }}>
+        <TextInput
+          mode="outlined"
+          dense
+          label={label}
+          aria-label={label}
+          inputMode="decimal"
+          value={value}
+          onChangeText={onType}
+          {...tied(isWrong, `${wrongId} ${label}`.replace(/\W/g, ''))}
+          style={{ backgroundColor: c.card }}
+        />
+        {isWrong && <Wrong id={`${wrongId} ${label}`.replace(/\W/g, '')}>A number such as 3.5.</Wrong>}
+      </View>
+    );
+  };
   return (
     <Fold title="A GPA for the end" summary="What average the credits that are left must bring.">
       <Row gap="m" wrap>

@@ -2,6 +2,7 @@ import { useId, type ComponentProps } from 'react';
 import { Controller, type Control, type FieldValues, type Path } from 'react-hook-form';
 import { View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
+import { STAYS } from './stays';
 
 interface FormFieldProps<F extends FieldValues> extends Pick<
   ComponentProps<typeof TextInput>,
@@ -50,6 +51,7 @@ export function FormField<F extends FieldValues>({
               onBlur={onBlur}
               error={!!error}
               autoCapitalize="none"
+              {...STAYS}
               {...input}
             />
             {said && (

@@ -6,6 +6,7 @@ import { useColours } from '@/theme/paper-theme';
 import { STAYS } from '@/ui/fields/stays';
 import { Wrong } from '@/ui/text';
 import { useKept } from './use-kept';
+import { tied } from './tied';
 
 interface KeptFieldProps {
   /** What it is, for a screen reader; `shown` is what stands on it, nothing where the column that it is in says it. */
@@ -61,8 +62,7 @@ export function KeptField({
         {...(fieldRef && { ref: fieldRef })}
         {...(shown !== undefined && { label: shown })}
         aria-label={label}
-        aria-invalid={!!wrong}
-        {...(wrong && ({ 'aria-describedby': wrongId } as object))}
+        {...tied(!!wrong, wrongId)}
         value={text}
         onChangeText={(next) => {
           type(next);
@@ -75,7 +75,6 @@ export function KeptField({
           onEnter?.();
         }}
         {...STAYS}
-        error={!!wrong}
         inputMode={numeric ? 'decimal' : 'text'}
         style={{ backgroundColor: c.card, ...(shown === undefined && numeric && { textAlign: 'right' }) }}
       />

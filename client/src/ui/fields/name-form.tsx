@@ -1,9 +1,10 @@
 import { libraryNameSchema } from '@fidens/core';
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { Button, TextInput } from 'react-native-paper';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Wrong } from '@/ui/text';
+import { tied } from './tied';
 
 interface NameFormProps {
   label: string;
@@ -20,6 +21,7 @@ interface NameFormProps {
 export function NameForm({ label, button, name = '', busy, reason, onName }: NameFormProps) {
   const c = useColours();
   const [text, setText] = useState(name);
+  const wrongId = useId();
   const typed = text.trim();
   const wrong = typed !== '' && !!libraryNameSchema.validate(typed).error;
   const keep = () => {
@@ -37,7 +39,7 @@ export function NameForm({ label, button, name = '', busy, reason, onName }: Nam
           value={text}
           onChangeText={setText}
           onSubmitEditing={keep}
-          error={wrong}
+          {...tied(wrong, wrongId)}
           // Wide enough for what is written on it, also where letters stand far apart.
           style={{ flexGrow: 1, flexBasis: 240, backgroundColor: c.card }}
         />
@@ -51,7 +53,7 @@ export function NameForm({ label, button, name = '', busy, reason, onName }: Nam
           {button}
         </Button>
       </Row>
-      {wrong && <Wrong>A name of at most 100 characters.</Wrong>}
+      {wrong && <Wrong id={wrongId}>A name of at most 100 characters.</Wrong>}
       {reason !== undefined && <Wrong>{reason}</Wrong>}
     </Stack>
   );
