@@ -29,6 +29,8 @@ const CLIENT = [
   'shell',
 ];
 
+const SERVER = ['models', 'http', 'account', 'courses', 'routes'];
+
 /** Of a house with rooms from the ground up: no room knows one above it. */
 const upward = (home, rooms) =>
   rooms.slice(0, -1).map((room, index) => ({
@@ -57,6 +59,13 @@ module.exports = {
       to: { path: '^core/src/(?!index|reading|writing|texts|syllabus\\.ts|pdf\\.ts)' },
     },
     ...upward('client/src', CLIENT),
+    ...upward('server/src', SERVER),
+    {
+      name: 'courses do not know whose account they are in',
+      severity: 'error',
+      from: { path: '^server/src/courses/' },
+      to: { path: '^server/src/account/' },
+    },
     {
       name: 'features do not know each other',
       comment: 'What two features need stands in model or course-ui; what puts two together is a page.',

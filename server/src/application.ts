@@ -6,13 +6,13 @@ import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { constants } from 'node:zlib';
-import { limitChanges, sendDevices } from './attempts';
-import { refuseDeepBodies } from './body';
+import { limitChanges, sendDevices } from './account/attempts';
+import { refuseDeepBodies } from './http/body';
 import type { Configuration } from './configuration';
-import { openMail } from './mail';
-import type { Metrics } from './metrics';
-import { boundQueue } from './overload';
-import { answerNotFound, answerProblems } from './problem';
+import { openMail } from './account/mail';
+import type { Metrics } from './http/metrics';
+import { boundQueue } from './http/overload';
+import { answerNotFound, answerProblems } from './http/problem';
 import { accountRoutes } from './routes/account';
 import { courseRoutes } from './routes/courses';
 import { doorRoutes } from './routes/doors';
@@ -23,8 +23,8 @@ import { rehearsalRoutes } from './routes/rehearsals';
 import { schoolRoutes } from './routes/school';
 import { sweepRoutes } from './routes/sweep';
 import { termRoutes } from './routes/terms';
-import { refuseOtherSites } from './same-site';
-import { requireStudent, sessions } from './sign-in';
+import { refuseOtherSites } from './http/same-site';
+import { requireStudent, sessions } from './account/sign-in';
 
 /** A server that is ready to listen. */
 export interface Application {

@@ -1,5 +1,5 @@
 import { migrate, openDatabase } from './database';
-import { clearSampleWorlds } from './sample-world';
+import { clearSampleWorlds } from './courses/sample-world';
 
 /** Clears every sample student of `DATABASE_URL` away: whoever opens one next finds her as she was at first. */
 async function main(): Promise<void> {

@@ -1,3 +1,3 @@
 export { createApplication } from './application';
 export { migrate, openDatabase } from './database';
-export { sampleCourses } from './sample-world';
+export { sampleCourses } from './courses/sample-world';

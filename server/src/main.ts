@@ -2,9 +2,9 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { createApplication, type Application } from './application';
 import { readConfiguration, type Configuration } from './configuration';
-import { SESSIONS } from './sign-in';
+import { SESSIONS } from './account/sign-in';
 import { codeOf, isUnreachable, isUpToDate, migrate, openDatabase } from './database';
-import { openMetrics, serveMetrics } from './metrics';
+import { openMetrics, serveMetrics } from './http/metrics';
 
 /** Milliseconds that running requests are given once the server is to stop. */
 const GRACE = 10_000;

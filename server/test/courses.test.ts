@@ -2,7 +2,7 @@ import { applyEdits, type Course, type Edit } from '@fidens/core';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { everyField } from '../../core/test/sample';
-import { sampleCourses } from '../src/sample-world';
+import { sampleCourses } from '../src/courses/sample-world';
 import { createApplication } from '../src/application';
 import {
   type Agent,

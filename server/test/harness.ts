@@ -1,5 +1,5 @@
 import type { Configuration } from '../src/configuration';
-import { documentOfRows } from '../src/course-reading';
+import { documentOfRows } from '../src/courses/course-reading';
 import { checkCourse, type Course, type Edit } from '@fidens/core';
 import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';

@@ -1,5 +1,5 @@
 import request from 'supertest';
-import { plainPath } from '../src/log';
+import { plainPath } from '../src/http/log';
 import { startHarness, type Harness } from './harness';
 
 let harness: Harness;

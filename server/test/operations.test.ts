@@ -10,7 +10,7 @@ import request from 'supertest';
 import { createApplication, type Application } from '../src/application';
 import type { Configuration } from '../src/configuration';
 import { isUpToDate, migrate, openDatabase } from '../src/database';
-import { openMetrics } from '../src/metrics';
+import { openMetrics } from '../src/http/metrics';
 import {
   change,
   configurationFor,

@@ -1,6 +1,6 @@
 import { nodesIn, type Category, type Course } from '@fidens/core';
-import { courseRow, rowChanges, scaleRows } from '../src/course-document';
-import { sampleCourses } from '../src/sample-world';
+import { courseRow, rowChanges, scaleRows } from '../src/courses/course-document';
+import { sampleCourses } from '../src/courses/sample-world';
 
 /** A rehearsed percent is no rule, nor is it that nobody has said what a piece is out of; and a course needs no note. */
 const NO_RULES = ['assume', 'presumed'];

@@ -2,7 +2,7 @@ import { explain, applyEdits, differenceWords, schoolFigure } from '@fidens/core
 import { readList } from '@fidens/core/reading';
 import ICAL from 'ical.js';
 import request from 'supertest';
-import { SAMPLE_TODAY, sampleCourse } from '../src/sample-world';
+import { SAMPLE_TODAY, sampleCourse } from '../src/courses/sample-world';
 import { schoolCourses } from '../src/school/records';
 import { everyField } from '../../core/test/sample';
 import { change, startHarness, store, student, type Harness, type Stored } from './harness';

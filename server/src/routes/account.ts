@@ -11,20 +11,20 @@ import {
 } from '@fidens/core';
 import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
-import { accountLog, note } from '../account-log';
-import { guessLimit } from '../attempts';
-import { archiveOf, putBack } from '../archive';
-import { bodyOf } from '../body';
+import { accountLog, note } from '../account/account-log';
+import { guessLimit } from '../account/attempts';
+import { archiveOf, putBack } from '../courses/archive';
+import { bodyOf } from '../http/body';
 import type { Configuration } from '../configuration';
 import { readTogether } from '../database';
-import type { Mail } from '../mail';
+import type { Mail } from '../account/mail';
 import { CourseRecord, GradingScale, Term, User } from '../models';
-import { withEmail } from '../new-account';
-import { newHash, isRight } from '../passwords';
-import { invalid, notFound, Problem } from '../problem';
-import { newCodes } from '../recovery';
-import { sessionOf } from '../session-answer';
-import { hereOf, studentId } from '../sign-in';
+import { withEmail } from '../account/new-account';
+import { newHash, isRight } from '../account/passwords';
+import { invalid, notFound, Problem } from '../http/problem';
+import { newCodes } from '../account/recovery';
+import { sessionOf } from '../account/session-answer';
+import { hereOf, studentId } from '../account/sign-in';
 import { mailedEmailRoutes } from './mailed';
 
 /** One's own account: name, e-mail and password, the places where one is signed in, codes to come back with, and the way out. */

@@ -2,7 +2,7 @@ import { checkEdits, type Edit } from '@fidens/core';
 import { Router, type Request, type Response } from 'express';
 import Joi from 'joi';
 import type { Knex } from 'knex';
-import { bodyOf, documentOf, idOf, uuidSchema, versionOf } from '../body';
+import { bodyOf, documentOf, idOf, uuidSchema, versionOf } from '../http/body';
 import {
   changeCourse,
   createCourse,
@@ -10,14 +10,14 @@ import {
   findCourse,
   listChanges,
   type StoredCourse,
-} from '../course-store';
-import { courseList } from '../course-reading';
+} from '../courses/course-store';
+import { courseList } from '../courses/course-reading';
 import { readTogether } from '../database';
 import { CourseRecord, Term } from '../models';
-import { invalid, notFound, Problem } from '../problem';
-import { takeUpCourse } from '../remains';
-import { sampleCourses } from '../sample-world';
-import { studentId } from '../sign-in';
+import { invalid, notFound, Problem } from '../http/problem';
+import { takeUpCourse } from '../courses/remains';
+import { sampleCourses } from '../courses/sample-world';
+import { studentId } from '../account/sign-in';
 
 const newCourseSchema = Joi.object({
   id: uuidSchema,

@@ -1,20 +1,20 @@
 import { credentialsSchema, recoverySchema, registrationSchema } from '@fidens/core';
 import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
-import { guessLimit, newcomerLimit } from '../attempts';
-import { note } from '../account-log';
-import { bodyOf } from '../body';
+import { guessLimit, newcomerLimit } from '../account/attempts';
+import { note } from '../account/account-log';
+import { bodyOf } from '../http/body';
 import type { Configuration } from '../configuration';
-import type { Mail } from '../mail';
-import { createAccount } from '../new-account';
+import type { Mail } from '../account/mail';
+import { createAccount } from '../account/new-account';
 import { User } from '../models';
-import { isRight, newHash } from '../passwords';
-import { notFound, Problem } from '../problem';
-import { takeCode } from '../recovery';
-import { openSampleWorld } from '../sample-world';
-import { sessionOf } from '../session-answer';
+import { isRight, newHash } from '../account/passwords';
+import { notFound, Problem } from '../http/problem';
+import { takeCode } from '../account/recovery';
+import { openSampleWorld } from '../courses/sample-world';
+import { sessionOf } from '../account/session-answer';
 import { mailedRoutes } from './mailed';
-import { isSignedIn, signIn, signOut, stay } from '../sign-in';
+import { isSignedIn, signIn, signOut, stay } from '../account/sign-in';
 
 interface Credentials {
   email: string;

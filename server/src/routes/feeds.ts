@@ -2,14 +2,14 @@ import { dueCalendar } from '@fidens/core/texts';
 import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
-import { idOf } from '../body';
+import { idOf } from '../http/body';
 import type { Configuration } from '../configuration';
-import { findCourse, listCourses } from '../course-store';
+import { findCourse, listCourses } from '../courses/course-store';
 import { readTogether } from '../database';
 import { CalendarFeed, CourseChange, CourseRecord, Term } from '../models';
-import { notFound } from '../problem';
-import { studentId } from '../sign-in';
-import { isSignature, signatureOf } from '../signing';
+import { notFound } from '../http/problem';
+import { studentId } from '../account/sign-in';
+import { isSignature, signatureOf } from '../account/signing';
 
 /** What a feed has the due days of, in its address and as a column. */
 const SCOPES = { terms: 'term_id', courses: 'course_id' } as const;

@@ -2,15 +2,15 @@ import { checkScale, libraryNameSchema, type Scale } from '@fidens/core';
 import { Router, type Request } from 'express';
 import Joi from 'joi';
 import type { Knex } from 'knex';
-import { bodyOf, documentOf, idOf, uuidSchema, versionOf } from '../body';
-import { createRuleSheet, deleteRuleSheet, findRuleSheet, listRuleSheets } from '../course-store';
+import { bodyOf, documentOf, idOf, uuidSchema, versionOf } from '../http/body';
+import { createRuleSheet, deleteRuleSheet, findRuleSheet, listRuleSheets } from '../courses/course-store';
 import { readTogether } from '../database';
-import { changeScale } from '../library-scale';
+import { changeScale } from '../courses/library-scale';
 import { GradingScale } from '../models';
-import { invalid, notFound } from '../problem';
-import { QUOTAS, withinCount } from '../quota';
-import { insertScale, libraryOf, toLibraryScale } from '../scale-store';
-import { studentId } from '../sign-in';
+import { invalid, notFound } from '../http/problem';
+import { QUOTAS, withinCount } from '../courses/quota';
+import { insertScale, libraryOf, toLibraryScale } from '../courses/scale-store';
+import { studentId } from '../account/sign-in';
 
 const scaleSchema = Joi.object({
   id: uuidSchema,

@@ -7,18 +7,18 @@ import {
 } from '@fidens/core';
 import { Router, type Request } from 'express';
 import type { Knex } from 'knex';
-import { note } from '../account-log';
-import { mailLimit, type GuessLimit } from '../attempts';
-import { bodyOf } from '../body';
+import { note } from '../account/account-log';
+import { mailLimit, type GuessLimit } from '../account/attempts';
+import { bodyOf } from '../http/body';
 import type { Configuration } from '../configuration';
-import type { Mail } from '../mail';
-import { LINK_MINUTES, newLink, takeLink } from '../mail-links';
+import type { Mail } from '../account/mail';
+import { LINK_MINUTES, newLink, takeLink } from '../account/mail-links';
 import { User } from '../models';
-import { createAccount, withEmail } from '../new-account';
-import { isRight, newHash } from '../passwords';
-import { Problem } from '../problem';
-import { sessionOf } from '../session-answer';
-import { signIn, studentId } from '../sign-in';
+import { createAccount, withEmail } from '../account/new-account';
+import { isRight, newHash } from '../account/passwords';
+import { Problem } from '../http/problem';
+import { sessionOf } from '../account/session-answer';
+import { signIn, studentId } from '../account/sign-in';
 
 /**
  * The ways in that go by mail, where the server has a mail address set: a new account is finished by a link, and a lost password

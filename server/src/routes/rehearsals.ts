@@ -1,10 +1,10 @@
 import { checkRehearsal } from '@fidens/core';
 import { Router } from 'express';
 import type { Knex } from 'knex';
-import { idOf } from '../body';
+import { idOf } from '../http/body';
 import { CourseRecord, RehearsalRecord } from '../models';
-import { invalid, notFound, Problem } from '../problem';
-import { studentId } from '../sign-in';
+import { invalid, notFound, Problem } from '../http/problem';
+import { studentId } from '../account/sign-in';
 
 /** More than anyone compares; it only keeps a broken client from filling the database. */
 const MOST_OF_A_COURSE = 50;

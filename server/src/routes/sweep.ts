@@ -1,8 +1,8 @@
 import { Router } from 'express';
 import type { Knex } from 'knex';
 import { User } from '../models';
-import { Problem } from '../problem';
-import { studentId } from '../sign-in';
+import { Problem } from '../http/problem';
+import { studentId } from '../account/sign-in';
 
 /** The weekly sweep: that a student has gone through everything that is loose, now. */
 export function sweepRoutes(database: Knex): Router {

@@ -2,13 +2,13 @@ import { termSchema } from '@fidens/core';
 import { Router, type Request } from 'express';
 import Joi from 'joi';
 import type { Knex } from 'knex';
-import { bodyOf, idOf, uuidSchema } from '../body';
-import { deleteCourse } from '../course-store';
+import { bodyOf, idOf, uuidSchema } from '../http/body';
+import { deleteCourse } from '../courses/course-store';
 import { CourseRecord, Term } from '../models';
-import { invalid, notFound, Problem } from '../problem';
-import { QUOTAS, withinCount } from '../quota';
-import { layTerm, takeUpTerm } from '../remains';
-import { studentId } from '../sign-in';
+import { invalid, notFound, Problem } from '../http/problem';
+import { QUOTAS, withinCount } from '../courses/quota';
+import { layTerm, takeUpTerm } from '../courses/remains';
+import { studentId } from '../account/sign-in';
 
 interface TermBody {
   id?: string;

@@ -10,7 +10,7 @@ import {
   type Course,
   type DifferenceCode,
 } from '@fidens/core';
-import { SAMPLE_TODAY, sampleCourse } from '../sample-world';
+import { SAMPLE_TODAY, sampleCourse } from '../courses/sample-world';
 
 /** A course as the simulated school keeps it: what it has entered, and the figure that it shows. */
 export interface SchoolCourse {

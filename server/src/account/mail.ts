@@ -1,6 +1,6 @@
 import nodemailer from 'nodemailer';
-import type { MailSettings } from './configuration';
-import { log } from './log';
+import type { MailSettings } from '../configuration';
+import { log } from '../http/log';
 
 /** A message to a student. */
 export interface Message {

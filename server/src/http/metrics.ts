@@ -2,7 +2,7 @@ import type { RequestHandler } from 'express';
 import type { Knex } from 'knex';
 import { createServer, type Server } from 'node:http';
 import { collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client';
-import { migrationsIn } from './database';
+import { migrationsIn } from '../database';
 
 /** What one process counts of itself, in the open text format of metrics. */
 export interface Metrics {

@@ -2,7 +2,7 @@ import type { AccountArchive, Rehearsal } from '@fidens/core';
 import { randomUUID } from 'node:crypto';
 import { raw, type Model, type ModelClass, type Transaction } from 'objection';
 import { createCourse, createRuleSheet, listCourses, listRuleSheets } from './course-store';
-import { CourseChange, CourseRecord, GradingScale, RehearsalRecord, Term, User } from './models';
+import { CourseChange, CourseRecord, GradingScale, RehearsalRecord, Term, User } from '../models';
 import { QUOTAS, withinCount } from './quota';
 import { insertScale, libraryOf, toLibraryScale } from './scale-store';
 

@@ -1,7 +1,7 @@
 import type { Course, Scale } from '@fidens/core';
 import type { Transaction } from 'objection';
 import { scaleRows, toScale } from './course-document';
-import { GradingBand, GradingScale } from './models';
+import { GradingBand, GradingScale } from '../models';
 
 /** A scale of the library as the API gives it. */
 export interface LibraryScale {

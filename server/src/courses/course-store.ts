@@ -23,7 +23,7 @@ import {
   GradingScale,
   NodeRecord,
   RequirementRecord,
-} from './models';
+} from '../models';
 import { withinQuota } from './quota';
 import { layCourse } from './remains';
 import { insertFurtherScales, insertScale, removeFurtherScales, updateScale } from './scale-store';

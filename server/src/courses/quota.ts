@@ -1,7 +1,7 @@
 import { nodesIn, type Course } from '@fidens/core';
 import type { Model, ModelClass, Transaction } from 'objection';
-import { AssessmentRecord, CategoryRecord, CourseRecord, User } from './models';
-import { Problem } from './problem';
+import { AssessmentRecord, CategoryRecord, CourseRecord, User } from '../models';
+import { Problem } from '../http/problem';
 
 /** What one student may keep: far more than a life of studying brings, and little enough that one reading of it harms nobody. */
 export const QUOTAS = {

@@ -1,5 +1,5 @@
 import { createHmac, timingSafeEqual } from 'node:crypto';
-import type { Configuration } from './configuration';
+import type { Configuration } from '../configuration';
 
 type Secrets = Pick<Configuration, 'sessionSecret' | 'sessionSecretBefore'>;
 

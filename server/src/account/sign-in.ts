@@ -5,9 +5,9 @@ import session from 'express-session';
 import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { Pool } from 'pg';
-import type { Configuration } from './configuration';
-import { log } from './log';
-import { Problem } from './problem';
+import type { Configuration } from '../configuration';
+import { log } from '../http/log';
+import { Problem } from '../http/problem';
 import { secretsOf } from './signing';
 
 declare module 'express-session' {

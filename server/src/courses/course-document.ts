@@ -10,7 +10,7 @@ import {
   toRow,
   type Fields,
 } from './document-columns';
-import type { CategoryRecord, CourseRecord, GradingScale, NodeRecord } from './models';
+import type { CategoryRecord, CourseRecord, GradingScale, NodeRecord } from '../models';
 
 /** Puts a course's rows together to its document. */
 export function toDocument(record: CourseRecord): Course {

@@ -2,8 +2,8 @@ import { courseSetting, isSame, type Scale } from '@fidens/core';
 import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'objection';
 import { changeCourse, listCourses, type StoredCourse } from './course-store';
-import { GradingScale } from './models';
-import { invalid, notFound, Problem } from './problem';
+import { GradingScale } from '../models';
+import { invalid, notFound, Problem } from '../http/problem';
 import { libraryOf, toLibraryScale, updateScale, type LibraryScale } from './scale-store';
 
 /**

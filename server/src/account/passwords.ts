@@ -1,6 +1,6 @@
 import { hash, verify } from '@node-rs/argon2';
 import { dictionary } from '@zxcvbn-ts/language-common';
-import { invalid } from './problem';
+import { invalid } from '../http/problem';
 
 /** A hash of no password: a sign-in for an unknown e-mail takes as long as any other. */
 const NOBODY = hash('nobody signs in with this');

@@ -3,8 +3,8 @@ import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import onHeaders from 'on-headers';
 import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
-import type { Configuration } from './configuration';
-import { Problem } from './problem';
+import type { Configuration } from '../configuration';
+import { Problem } from '../http/problem';
 import { studentId } from './sign-in';
 import { isSignature, signatureOf } from './signing';
 

@@ -13,7 +13,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { raw, type Transaction } from 'objection';
 import { createCourse, createRuleSheet } from './course-store';
-import { CourseRecord, GradingScale, Term, User } from './models';
+import { CourseRecord, GradingScale, Term, User } from '../models';
 import { insertScale } from './scale-store';
 
 /** Noor Castellan of Saltmarsh College, in the ninth of fifteen weeks. */
@@ -52,7 +52,7 @@ export function sampleCourses(): Course[] {
  * @param name - of its file
  */
 export function sampleCourse(name: string): Course {
-  const read = readCourse(readFileSync(join(__dirname, '..', 'sample', `${name}.json`), 'utf8'));
+  const read = readCourse(readFileSync(join(__dirname, '..', '..', 'sample', `${name}.json`), 'utf8'));
   if (!read.ok) throw new Error(`${name}: ${JSON.stringify(read.faults)}`);
   return read.value;
 }

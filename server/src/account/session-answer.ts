@@ -1,5 +1,5 @@
-import type { Configuration } from './configuration';
-import type { User } from './models';
+import type { Configuration } from '../configuration';
+import type { User } from '../models';
 
 /** Who is signed in, and whether the sample student can be. `today` stands for the clock where it is set. */
 export function sessionOf(user: User | undefined, { sampleData, mail }: Configuration): object {

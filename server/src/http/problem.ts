@@ -1,7 +1,7 @@
 import type { Fault } from '@fidens/core';
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import { ConstraintViolationError, DataError } from 'objection';
-import { isUnreachable } from './database';
+import { isUnreachable } from '../database';
 import { log, plainPath } from './log';
 
 /** An answer that says what went wrong: a problem document of RFC 9457. */

@@ -11,7 +11,7 @@ import {
   SCALE_COLUMNS,
   textColumns,
 } from './document-columns';
-import type { CourseRecord } from './models';
+import type { CourseRecord } from '../models';
 
 const rows = (columns: string, table: string, where: string) =>
   `(select coalesce(json_agg(rows), '[]') from (select ${columns} from ${table} where ${where}) rows)`;

@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import { UniqueViolationError } from 'objection';
-import { Term, User } from './models';
-import { Problem } from './problem';
+import { Term, User } from '../models';
+import { Problem } from '../http/problem';
 
 /**
  * A new account with its first term.
