@@ -67,6 +67,7 @@ test('the whole account leaves as one file, and is put back into another after a
   const file = await save(page, 'Save the whole account');
   await page.goto('/account');
   await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await expect(page.getByRole('form', { name: 'Sign in' })).toBeVisible();
   await signUp(page);
   await page.goto('/files');
   const choose = page.getByLabel('Put an account file back: file');
