@@ -148,6 +148,10 @@ describe('many terms', () => {
     const theirs = await stranger.get(`/api/v1/courses/${course.id}/changes`).expect(200);
     expect(theirs.body).toEqual({ changes: [], more: false });
     expect((await stranger.get('/api/v1/rehearsals').expect(200)).body).toEqual([]);
+    // Nor does what they delete under that id come between: what is one's own is there again.
+    await stranger.delete(`/api/v1/courses/${course.id}`).expect(204);
+    await again(everyField());
+    expect((await seen()).feeds).toEqual(before.feeds);
   });
 
   it('keep a grade that is no letter of the scale', async () => {

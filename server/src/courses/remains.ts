@@ -34,6 +34,9 @@ const TERM = `json_build_object(
 /** How long a deletion can be taken back with all that stood beside it. */
 const A_DAY = `interval '1 day'`;
 
+/** Characters that are kept of one student: many terms of anybody. */
+const MOST = 20_000_000;
+
 async function lay(
   transaction: Transaction,
   table: string,
@@ -43,7 +46,17 @@ async function lay(
   await transaction.raw(`delete from remains where deleted_at < now() - ${A_DAY}`);
   await transaction.raw(
     `insert into remains (id, user_id, kept) select whole.id, whole.user_id, ${what} from ${table} whole where whole.id = :id
-     on conflict (id) do update set kept = excluded.kept, deleted_at = now()`,
+     on conflict (user_id, id) do update set kept = excluded.kept, deleted_at = now()`,
+    bindings,
+  );
+  // Who deletes without end keeps no more than the newest of it.
+  await transaction.raw(
+    `delete from remains where (user_id, id) in (
+       select user_id, id from (
+         select user_id, id, sum(octet_length(kept::text)) over (order by deleted_at desc, id) as size
+         from remains where user_id = (select user_id from ${table} where id = :id)
+       ) newest where size > ${MOST}
+     )`,
     bindings,
   );
 }

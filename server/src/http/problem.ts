@@ -76,7 +76,8 @@ export const answerProblems: ErrorRequestHandler = (error, request, response, ne
   if (response.headersSent) return next(error);
   const problem = toProblem(error);
   const { requestId } = response.locals as { requestId?: string };
-  if (problem.status >= 500)
+  // What is refused on purpose, as when too many ask at once, is counted by the metrics: a line for each would only add to the load.
+  if (problem.status >= 500 && !(error instanceof Problem))
     log.error({
       request: requestId,
       method: request.method,
