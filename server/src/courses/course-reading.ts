@@ -40,10 +40,13 @@ const KEPT = `
     exists (select from course_changes where course_id = courses.id and id = :change) as repeated
   from courses
   left join course_documents kept on kept.course_id = courses.id and kept.version = courses.version
-  where courses.id = :id`;
+  where courses.id = :id and user_id = :user and term_id is not null`;
+
+/** The row of a course, but for what its document says. */
+export type CourseHead = Pick<CourseRecord, 'id' | 'user_id' | 'term_id' | 'scale_id' | 'version'>;
 
 /** What this statement makes of a course. */
-interface KeptCourse extends Pick<CourseRecord, 'id' | 'user_id' | 'term_id' | 'scale_id' | 'version'> {
+interface KeptCourse extends CourseHead {
   readonly kept: Course | null;
   readonly repeated: boolean;
 }
@@ -60,33 +63,40 @@ interface WholeCourse {
 }
 
 /** A course that is about to be changed: its row, its document, and whether the change has been made already. */
-export interface LockedCourse {
-  readonly record: Pick<CourseRecord, 'id' | 'user_id' | 'term_id' | 'scale_id' | 'version'>;
+export interface ReadCourse {
+  readonly head: CourseHead;
   readonly document: Course;
   readonly repeated: boolean;
 }
 
 /**
- * Locks a student's course and reads it whole, in two statements whatever its size where its document is kept ready: every change of a score passes here. The second
- * statement begins once the lock is held, so it sees what the one before it has written.
+ * A student's course, whatever its size, in one statement; without a document where none of its version is kept ready.
  *
  * @param change - the id of the change that is asked for
  * @returns nothing where the student has no such course
  */
+export async function readKept(
+  database: Knex | Transaction,
+  userId: string,
+  courseId: string,
+  change: string,
+): Promise<(Omit<ReadCourse, 'document'> & { readonly document: Course | undefined }) | undefined> {
+  const { rows } = await database.raw<{ rows: KeptCourse[] }>(KEPT, { id: courseId, user: userId, change });
+  if (!rows[0]) return undefined;
+  const { repeated, kept, ...head } = rows[0];
+  return { head, document: kept ?? undefined, repeated };
+}
+
+/** Locks a student's course and reads it whole. What is read begins once the lock is held, so it sees what the one before it has written. */
 export async function lockCourse(
   transaction: Transaction,
   userId: string,
   courseId: string,
   change: string,
-): Promise<LockedCourse | undefined> {
-  const locked: { rowCount: number } = await transaction.raw(
-    'select from courses where id = ? and user_id = ? and term_id is not null for update',
-    [courseId, userId],
-  );
-  if (locked.rowCount === 0) return undefined;
-  const { rows } = await transaction.raw<{ rows: [KeptCourse] }>(KEPT, { id: courseId, change });
-  const { repeated, kept, ...record } = rows[0];
-  return { record, document: kept ?? (await documentOfRows(transaction, courseId)), repeated };
+): Promise<ReadCourse | undefined> {
+  await transaction.raw('select from courses where id = ? and user_id = ? for update', [courseId, userId]);
+  const read = await readKept(transaction, userId, courseId, change);
+  return read && { ...read, document: read.document ?? (await documentOfRows(transaction, courseId)) };
 }
 
 /** A course's document, put together of its rows. */

@@ -1,7 +1,6 @@
 import {
   applyEdits,
   decide,
-  isSame,
   ruleSheet,
   type Collision,
   type Course,
@@ -11,22 +10,15 @@ import {
   type PastChange,
 } from '@fidens/core';
 import { randomUUID } from 'node:crypto';
+import type { Knex } from 'knex';
 import { raw, type Transaction } from 'objection';
-import { requirementRows } from './condition-rows';
-import { courseRow, rowChanges, toDocument, type RowChanges } from './course-document';
-import { lockCourse, type LockedCourse } from './course-reading';
-import {
-  AssessmentRecord,
-  CategoryRecord,
-  CourseChange,
-  CourseRecord,
-  GradingScale,
-  NodeRecord,
-  RequirementRecord,
-} from '../models';
+import { courseRow, rowChanges, toDocument } from './course-document';
+import { lockCourse, readKept, type ReadCourse } from './course-reading';
+import { isOneStatement, writeChange, writeParts, writeRest, type Writing } from './course-writing';
+import { CourseChange, CourseRecord, GradingScale } from '../models';
 import { withinQuota } from './quota';
 import { layCourse } from './remains';
-import { insertFurtherScales, insertScale, removeFurtherScales, updateScale } from './scale-store';
+import { insertFurtherScales, insertScale } from './scale-store';
 
 /** A course as the API gives it: its document, whose it is to find, and which version it is. */
 export interface StoredCourse {
@@ -158,39 +150,66 @@ async function insertDocument(
   });
   const owner = { course_id: id, user_id: userId };
   await insertFurtherScales(transaction, owner, document);
-  await saveNodes(transaction, owner, undefined, document);
-  await insertRequirements(transaction, owner, document);
+  await writeParts(transaction, owner, document);
   return id;
 }
 
 /**
- * Changes a course: all edits or none. The row of the course is locked, so that of two changes made at once the second sees
- * the first. What a change saw is compared here, field by field, every time: what another has written since is never written
- * over unasked.
+ * Changes a course: all edits or none. What a change saw is compared here, field by field, every time: what another has written
+ * since is never written over unasked. A course is read and decided about without being held; the statement that writes holds
+ * only if nobody wrote in between. Where somebody did, or where more than that statement is needed, its row is locked and it is
+ * read and decided about again.
+ *
+ * @throws a problem 403 where the student has as much as one may have
  */
 export async function changeCourse(
-  transaction: Transaction,
+  database: Knex | Transaction,
   userId: string,
   courseId: string,
   request: ChangeRequest,
 ): Promise<Changed> {
-  const locked = await lockCourse(transaction, userId, courseId, request.id);
-  if (!locked) return { kind: 'not found' };
-  const { record, document, repeated } = locked;
-  const course = { id: record.id, termId: record.term_id!, version: record.version, document };
+  const read = await readKept(database, userId, courseId, request.id);
+  if (!read) return { kind: 'not found' };
+  if (read.document) {
+    const decided = decideChange(read as ReadCourse, request);
+    if (decided.kind !== 'write') return decided;
+    const { writing, adds } = decided;
+    if (!adds && isOneStatement(writing) && (await writeChange(database, writing))) return changedBy(writing);
+  }
+  return database.transaction(async (transaction) => {
+    const locked = await lockCourse(transaction, userId, courseId, request.id);
+    if (!locked) return { kind: 'not found' };
+    const decided = decideChange(locked, request);
+    if (decided.kind !== 'write') return decided;
+    const { writing, adds } = decided;
+    if (adds) await withinQuota(transaction, userId, writing.after, writing.before);
+    await writeRest(transaction, writing);
+    if (!(await writeChange(transaction, writing))) throw new Error('A locked course has another version.');
+    return changedBy(writing);
+  });
+}
+
+const changedBy = ({ head, after }: Writing): Changed => ({
+  kind: 'changed',
+  course: { id: head.id, termId: head.term_id!, version: head.version + 1, document: after },
+});
+
+/** What is to become of a request to change a course: an answer, or something to write and whether it adds to what is kept. */
+function decideChange(
+  { head, document, repeated }: ReadCourse,
+  { id, edits, saw }: ChangeRequest,
+): Changed | { readonly kind: 'write'; readonly writing: Writing; readonly adds: boolean } {
+  const course = { id: head.id, termId: head.term_id!, version: head.version, document };
   if (repeated) return { kind: 'changed', course };
-  const { edits, saw } = request;
   if ('version' in saw && saw.version !== course.version) return { kind: 'stale', course };
-  const decided = decideIn(course.document, edits, 'seen' in saw ? saw.seen : undefined);
+  const decided = decideIn(document, edits, 'seen' in saw ? saw.seen : undefined);
   if (decided.kind === 'asks') return { ...decided, course };
   if (decided.kind === 'invalid') return decided;
   if (decided.edits.length === 0) return { kind: 'changed', course };
-  if (decided.edits.some(({ op }) => op === 'add'))
-    await withinQuota(transaction, userId, decided.course, course);
-  const changed = { ...course, version: course.version + 1, document: decided.course };
-  await saveChange(transaction, record, course.document, changed);
-  await noteChange(transaction, changed, { id: request.id, ...decided });
-  return { kind: 'changed', course: changed };
+  const after = decided.course;
+  const change = { id, edits: decided.edits, inverse: decided.inverse };
+  const writing = { head, before: document, after, rows: rowChanges(document, after), change };
+  return { kind: 'write', writing, adds: decided.edits.some(({ op }) => op === 'add') };
 }
 
 /** Makes edits in a course, held against what they saw; where that is not said, it is the course as it is. */
@@ -269,98 +288,4 @@ async function deleteRecord(transaction: Transaction, record: CourseRecord | und
 
 function toStored(record: CourseRecord): StoredCourse {
   return { id: record.id, termId: record.term_id!, version: record.version, document: toDocument(record) };
-}
-
-async function saveChange(
-  transaction: Transaction,
-  { id, user_id, scale_id }: LockedCourse['record'],
-  before: Course,
-  { document }: StoredCourse,
-): Promise<void> {
-  if (!isSame(before.scale, document.scale)) {
-    await updateScale(transaction, { id: scale_id, user_id }, document.scale);
-  }
-  const owner = { course_id: id, user_id };
-  if (!isSame(before.scales, document.scales)) {
-    await removeFurtherScales(transaction, owner);
-    await insertFurtherScales(transaction, owner, document);
-  }
-  await saveNodes(transaction, owner, before, document);
-  // A requirement stands in the column of the table that holds what it is about: what is compared is its row.
-  if (!isSame(requirementRows(before), requirementRows(document))) {
-    await RequirementRecord.query(transaction).where({ course_id: id }).delete();
-    await insertRequirements(transaction, owner, document);
-  }
-}
-
-/** Writes the row of a course, its document beside it, and the change that made both, in one statement. */
-async function noteChange(
-  transaction: Transaction,
-  { id, version, document }: StoredCourse,
-  { id: change, edits, inverse }: Pick<PastChange, 'id' | 'edits' | 'inverse'>,
-): Promise<void> {
-  const fields = { ...courseRow(document), version };
-  const columns = Object.keys(fields);
-  await transaction.raw(
-    `with course as (
-        update courses set ${columns.map((column) => `${column} = ?`).join(', ')} where id = ? returning id, user_id, version
-      ), kept as (
-        insert into course_documents (course_id, version, document) select id, version, ?::json from course
-        on conflict (course_id) do update set version = excluded.version, document = excluded.document
-      )
-      insert into course_changes (course_id, user_id, id, version, edits, inverse)
-        select id, user_id, ?, version, ?, ? from course`,
-    [
-      ...(Object.values(fields) as never[]),
-      id,
-      JSON.stringify(document),
-      change,
-      JSON.stringify(edits),
-      JSON.stringify(inverse),
-    ],
-  );
-}
-
-async function insertRequirements(
-  transaction: Transaction,
-  owner: { course_id: string; user_id: string },
-  document: Course,
-): Promise<void> {
-  const rows = requirementRows(document).map((row) => ({ ...row, ...owner }));
-  if (rows.length > 0) await RequirementRecord.query(transaction).insert(rows);
-}
-
-/** Writes the rows in which two documents differ. */
-async function saveNodes(
-  transaction: Transaction,
-  owner: { course_id: string; user_id: string },
-  before: Course | undefined,
-  after: Course,
-): Promise<void> {
-  const { categories, assessments } = rowChanges(before, after);
-  await saveRows(CategoryRecord, transaction, owner, categories);
-  await saveRows(AssessmentRecord, transaction, owner, assessments);
-}
-
-/**
- * Writes rows as one statement with one parameter: the database reads them out of JSON, decimals and moments from text as it does
- * everywhere. A statement with a parameter for each column of each row would cost more to put together than to carry out.
- */
-async function saveRows(
-  model: typeof NodeRecord,
-  transaction: Transaction,
-  owner: { course_id: string; user_id: string },
-  { written, gone }: RowChanges['categories'],
-): Promise<void> {
-  if (gone.length > 0)
-    await model.query(transaction).where({ course_id: owner.course_id }).whereIn('id', gone).delete();
-  if (written.length === 0) return;
-  const table = model.tableName;
-  const columns = [...Object.keys(written[0]!), ...Object.keys(owner)];
-  await transaction.raw(
-    `insert into ${table} (${columns.join(', ')})
-      select ${columns.join(', ')} from jsonb_populate_recordset(null::${table}, ?::jsonb)
-      on conflict (course_id, id) do update set ${columns.map((column) => `${column} = excluded.${column}`).join(', ')}`,
-    [JSON.stringify(written.map((row) => ({ ...row, ...owner })))],
-  );
 }

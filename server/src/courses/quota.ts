@@ -29,7 +29,7 @@ export async function withinQuota(
   transaction: Transaction,
   userId: string,
   course: Course,
-  before?: { readonly document: Course },
+  before?: Course,
 ): Promise<void> {
   await User.query(transaction).findById(userId).select('id').forUpdate();
   if (!before)
@@ -37,7 +37,7 @@ export async function withinQuota(
   const kept =
     (await CategoryRecord.query(transaction).where({ user_id: userId }).resultSize()) +
     (await AssessmentRecord.query(transaction).where({ user_id: userId }).resultSize());
-  const after = kept - (before ? sizeOf(before.document) : 0) + sizeOf(course);
+  const after = kept - (before ? sizeOf(before) : 0) + sizeOf(course);
   if (after > QUOTAS.nodes) refuse(QUOTAS.nodes, 'categories and pieces');
 }
 

@@ -80,9 +80,7 @@ export function courseRoutes(database: Knex): Router {
     );
     const checked = editsOf(edits, 'edits');
     const saw = seen ? { seen: editsOf(seen, 'seen') } : { version: versionOf(request) };
-    const changed = await database.transaction((transaction) =>
-      changeCourse(transaction, studentId(request), courseId, { id, edits: checked, saw }),
-    );
+    const changed = await changeCourse(database, studentId(request), courseId, { id, edits: checked, saw });
     if (changed.kind === 'not found') throw notFound();
     if (changed.kind === 'invalid') throw invalid(changed.faults);
     if (changed.kind === 'stale') {
