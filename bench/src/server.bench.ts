@@ -81,6 +81,7 @@ async function changes(
     const change = {
       id: randomUUID(),
       edits: [{ op: 'set', id: piece.id, set: { status: 'scored', score: { points } } }],
+      from: version,
     };
     times[0].push(await timed(() => send('POST', `${bare}/`, change, {})));
     times[1].push(

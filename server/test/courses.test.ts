@@ -169,10 +169,10 @@ describe('a course', () => {
 
 describe('a change that says what it saw', () => {
   /** Asks for edits that were made on a course as it was seen, whatever it is now. */
-  const ask = (seen: Course, id: string, edits: Edit[]) => {
+  const ask = (seen: Course, id: string, edits: Edit[], from?: number) => {
     const made = applyEdits(seen, edits);
     if (!made.ok) throw new Error(JSON.stringify(made.faults));
-    return agent.patch(`/api/v1/courses/${id}`).send({ id: randomUUID(), edits, seen: made.inverse });
+    return agent.patch(`/api/v1/courses/${id}`).send({ id: randomUUID(), edits, seen: made.inverse, from });
   };
 
   it('is made whatever the version, where nobody has touched the same', async () => {
@@ -206,6 +206,41 @@ describe('a change that says what it saw', () => {
     await ask(document, id, [score('two', '7')]).expect(200);
     const { body } = await ask(document, id, [{ op: 'remove', id: 'homework' }]).expect(409);
     expect(body.collisions).toMatchObject([{ kind: 'deleted', id: 'homework' }]);
+  });
+
+  it('is answered without the document just where its maker can make that', async () => {
+    const { id, document } = await store(agent, smallCourse());
+    const known = await ask(document, id, [score('two', '9')], 1).expect(200);
+    expect(known.body).toEqual({ id, termId: expect.any(String), version: 2 });
+    const older = await ask(document, id, [score('exam', '70')], 1).expect(200);
+    expect(older.body).toEqual(await read(id));
+    const { document: now } = older.body;
+    const written = await ask(now, id, [{ op: 'set', id: 'exam', set: { weight: '007.50' } }], 3).expect(200);
+    expect(written.body).toEqual(await read(id));
+    const partly = [score('exam', '71'), { op: 'remove', id: 'two' } as const];
+    await ask(written.body.document, id, [{ op: 'remove', id: 'two' }], 4).expect(200);
+    expect((await ask(written.body.document, id, partly, 5).expect(200)).body).toEqual(await read(id));
+  });
+
+  it('is not lost among others that are made at the same moment, whatever each of them touches', async () => {
+    const { id, document } = await store(agent, smallCourse());
+    const scale = { ...document.scale, round: { step: '1', mode: 'half-up' } } as const;
+    const piece = { kind: 'assessment', id: 'three', name: 'Three', possible: '5' } as const;
+    const edits: Edit[][] = [
+      [score('one', '19')],
+      [score('two', '9')],
+      [score('exam', '70')],
+      [{ op: 'course', set: { title: 'Knots' } }],
+      [{ op: 'course', set: { scale } }],
+      [{ op: 'add', parent: 'homework', node: piece }],
+      [{ op: 'set', id: 'homework', set: { name: 'Home' } }],
+    ];
+    const answers = await Promise.all(edits.map((own) => ask(document, id, own)));
+    expect(answers.map(({ status }) => status)).toEqual(edits.map(() => 200));
+    const versions = answers.map(({ body }) => body.version as number).sort();
+    expect(versions).toEqual(edits.map((_, index) => index + 2));
+    const all = applyEdits(document, edits.flat());
+    expect((await read(id)).document).toEqual(all.ok && all.course);
   });
 
   it('with nothing left to do makes no version', async () => {

@@ -30,7 +30,12 @@ export interface StoredCourse {
 
 /** What became of a request to change a course. */
 export type Changed =
-  | { readonly kind: 'changed'; readonly course: StoredCourse }
+  | {
+      readonly kind: 'changed';
+      readonly course: StoredCourse;
+      /** The edits that were made of the version before; nothing where none had to be made any more. */
+      readonly made?: readonly Edit[];
+    }
   | { readonly kind: 'not found' }
   | { readonly kind: 'stale'; readonly course: StoredCourse }
   | { readonly kind: 'asks'; readonly course: StoredCourse; readonly collisions: readonly Collision[] }
@@ -189,8 +194,9 @@ export async function changeCourse(
   });
 }
 
-const changedBy = ({ head, after }: Writing): Changed => ({
+const changedBy = ({ head, after, change }: Writing): Changed => ({
   kind: 'changed',
+  made: change.edits,
   course: { id: head.id, termId: head.term_id!, version: head.version + 1, document: after },
 });
 

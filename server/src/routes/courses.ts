@@ -1,4 +1,4 @@
-import { checkEdits, type Edit } from '@fidens/core';
+import { checkEdits, isSame, type Edit } from '@fidens/core';
 import { Router, type Request, type Response } from 'express';
 import Joi from 'joi';
 import type { Knex } from 'knex';
@@ -31,7 +31,17 @@ const changeSchema = Joi.object({
   id: uuidSchema.required(),
   edits: Joi.array().required(),
   seen: Joi.array(),
+  from: Joi.number().integer().min(1),
 });
+
+/** What that schema lets through. */
+interface ChangeBody {
+  readonly id: string;
+  readonly edits: unknown[];
+  readonly seen?: unknown[];
+  /** The version of which the client has the document. */
+  readonly from?: number;
+}
 
 /** A student's courses, each one document. */
 export function courseRoutes(database: Knex): Router {
@@ -74,10 +84,7 @@ export function courseRoutes(database: Knex): Router {
 
   router.patch('/courses/:courseId', async (request, response) => {
     const courseId = idOf(request, 'courseId');
-    const { id, edits, seen } = bodyOf<{ id: string; edits: unknown[]; seen?: unknown[] }>(
-      request,
-      changeSchema,
-    );
+    const { id, edits, seen, from } = bodyOf<ChangeBody>(request, changeSchema);
     const checked = editsOf(edits, 'edits');
     const saw = seen ? { seen: editsOf(seen, 'seen') } : { version: versionOf(request) };
     const changed = await changeCourse(database, studentId(request), courseId, { id, edits: checked, saw });
@@ -95,7 +102,11 @@ export function courseRoutes(database: Knex): Router {
         collisions,
       });
     }
-    sendCourse(response, changed.course);
+    const { course, made } = changed;
+    // Who has the version before, and asked for just these edits, has the document.
+    const { document: _, ...head } = course;
+    const isKnown = made && from === course.version - 1 && isSame(edits, made);
+    sendCourse(response, isKnown ? head : course);
   });
 
   router.get('/courses/:courseId/changes', async (request, response) => {
@@ -146,7 +157,7 @@ function editsOf(json: unknown[], at: string): Edit[] {
   return checked.value;
 }
 
-function sendCourse(response: Response, course: StoredCourse): void {
+function sendCourse(response: Response, course: Omit<StoredCourse, 'document'>): void {
   response.set('ETag', `"${course.version}"`).json(course);
 }
 

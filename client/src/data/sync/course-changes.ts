@@ -139,19 +139,28 @@ export function keepTheirs({ change }: Waiting): void {
   changeQueue().keepTheirs(change.id);
 }
 
+/** What the server says of a change: without the document where it is the one of the version that we had, with just our edits. */
+type Changed = Omit<StoredCourse, 'document'> & { readonly document?: Course };
+
 async function send(client: QueryClient, change: PendingChange): Promise<void> {
   const { id, courseId, edits, seen } = change;
+  const path = `/courses/${courseId}`;
   try {
-    const course = await ask<StoredCourse>(`/courses/${courseId}`, {
+    const from = current(client, courseId);
+    const answer = await ask<Changed>(path, {
       method: 'PATCH',
-      body: { id, edits, seen },
+      body: { id, edits, seen, ...(from && { from: from.version }) },
     });
-    // Mostly the server made of it what is shown already; then that very document stays.
-    const known = current(client, courseId);
-    const document = known
-      ? replaceEqualDeep(withChanges(known, [change]).document, course.document)
-      : course.document;
-    keepCourses(client, [{ ...course, document, holds: id }]);
+    // What the server made of it is mostly what is shown already: then that very document stays.
+    const made = from && withChanges(from, [change]).document;
+    const document =
+      answer.document === undefined
+        ? made!
+        : made
+          ? replaceEqualDeep(made, answer.document)
+          : answer.document;
+    const course = { ...answer, document };
+    keepCourses(client, [{ ...course, holds: id }]);
     tellOthers(course);
   } catch (error) {
     noteSignedOut(client, error);

@@ -1,5 +1,15 @@
 import { USUAL_GPA } from '@fidens/core';
-import { applyEdits, decide, find, setting, type Course, type Edit } from '@fidens/core';
+import {
+  applyEdits,
+  decide,
+  find,
+  isSame,
+  setting,
+  type Course,
+  type Edit,
+  type PastChange,
+  type SeenChange,
+} from '@fidens/core';
 import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { ask } from '@/data/api';
 import { coursesQuery, type StoredCourse } from '@/data/courses';
@@ -17,26 +27,29 @@ class Server {
   reachable = true;
   isCut = false;
   isSignedOut = false;
-  readonly history: { id: string; version: number; madeAt: string; edits: Edit[]; inverse: Edit[] }[] = [];
+  readonly history: PastChange[] = [];
 
   readonly fetch = async (path: string, request: { method: string; body: string }) => {
     if (!this.reachable) throw new TypeError('no network');
     if (this.isSignedOut) return answer(401, { type: '/problems/signed-out', detail: 'Sign in first.' });
     if (path.includes('/changes')) return answer(200, { changes: [...this.history].reverse(), more: false });
-    const { id, edits, seen } = JSON.parse(request.body) as { id: string; edits: Edit[]; seen: Edit[] };
+    const { id, edits, seen, from } = JSON.parse(request.body) as SeenChange & { id: string; from?: number };
     if (!this.history.some((known) => known.id === id)) {
       const decided = decide(this.course.document, { edits, seen });
       if (decided.kind === 'asks')
         return answer(409, { current: this.course, collisions: decided.collisions });
       if (decided.kind === 'invalid') return answer(422, { errors: decided.faults });
       this.#record(id, decided.course, edits, [...decided.inverse]);
+      // As the server does: who has the version before, and asked for just what was made, has the document.
+      const { document: _, ...head } = this.course;
+      if (!this.isCut && from === head.version - 1 && isSame(edits, decided.edits)) return answer(200, head);
     }
     if (!this.isCut) return answer(200, this.course);
     this.isCut = false;
     return { ...answer(200, {}), json: async () => Promise.reject(new SyntaxError('cut off')) };
   };
 
-  #record(id: string, document: Course, edits: Edit[], inverse: Edit[]): void {
+  #record(id: string, document: Course, edits: readonly Edit[], inverse: readonly Edit[]): void {
     this.course = stored(document, this.course.version + 1);
     this.history.push({ id, version: this.course.version, madeAt: '', edits, inverse });
   }
