@@ -12,6 +12,7 @@ import {
   settled,
   signUp,
   test,
+  unfold,
 } from './fidens';
 
 const DAY = '2026-12-01T12:00:00Z';
@@ -48,6 +49,41 @@ const POOLED: Course = {
     ],
   },
 };
+
+/** Grades are written as parts of 4. */
+const OF_FOUR: Course = { ...POOLED, title: 'Tide Tables', scale: { ...POOLED.scale, outOf: '4' } };
+
+test('where grades are written of 4, the ruler, a target of one’s own, the school’s figure and the others are, too', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addCourse(page, OF_FOUR);
+  await openCourse(page, 'Tide Tables');
+  await openPage(page, 'Reach');
+  await expect(
+    page.getByRole('img', {
+      name: /^Standing 3\.36 of 4, can end from 1\.12 of 4 to 3\.79 of 4\. A from 3\.6 /,
+    }),
+  ).toBeVisible();
+  await unfold(page, 'Your target');
+  await fill(page, 'Or a grade of your own, of 4, as target', '3.5');
+  await expect(page.getByRole('rowheader', { name: '3.5 of 4' })).toBeVisible();
+  await settled(page);
+  await page.getByRole('button', { name: 'The school shows …' }).click();
+  await fill(page, 'The school shows, in Tide Tables', '3.2');
+  await page.getByRole('link', { name: /3\.2\/4/ }).click();
+  await expect(page.getByText('0.16 lower. Most likely:')).toBeVisible();
+  await unfold(page, 'What it tells of the others');
+  await fill(page, 'Average of the others in Tide Tables', '2.9');
+  await fill(page, 'Highest of the others in Tide Tables', '95%');
+  await expect(
+    page.getByRole('img', { name: 'Of 4: you 3.36 of 4, average 2.9, highest 3.8' }),
+  ).toBeVisible();
+  await expectAccessible(page);
+  await settled(page);
+  await page.reload();
+  await expect(page.getByRole('img', { name: /^Of 4: you 3\.36 of 4, average 2\.9/ })).toBeVisible();
+});
 
 test('the four outlooks stand side by side, and each opens its working', async ({ page }) => {
   await signUp(page);

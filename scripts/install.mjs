@@ -31,14 +31,16 @@ export async function installPostgres() {
   if (!binFolder()) giveUp('PostgreSQL was installed but its programs are not where Debian puts them.');
 }
 
-const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser'];
+/** Debian's Chromium without windows, and with them: the first does the same work in less than two thirds of the time. */
+const CHROMIUM = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium', '/usr/bin/chromium-browser'];
 
 /** Installs Debian's Chromium, unless it is there; gives its path. */
 export async function installChromium() {
   const found = () => process.env.CHROMIUM_PATH ?? CHROMIUM.find((path) => existsSync(path));
   if (!found()) {
     say('Installing Chromium (apt-get) …');
-    await apt('chromium');
+    // Debian has it without windows since 2025.
+    if ((await aptCode('chromium-headless-shell')) !== 0) await apt('chromium');
   }
   return found() ?? giveUp('Chromium was installed but is not where Debian puts it.');
 }
@@ -46,16 +48,20 @@ export async function installChromium() {
 let listed = false;
 
 async function apt(...packages) {
+  if ((await aptCode(...packages)) !== 0)
+    giveUp(`${packages.join(', ')} could not be installed; the lines above say why.`);
+}
+
+async function aptCode(...packages) {
   const environment = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   if (!ask('apt-get', ['--version'])) {
     giveUp(`${packages.join(', ')} is missing and there is no apt-get here: install it by hand.`);
   }
   if (!listed) await asRoot('apt-get', ['update'], { env: environment });
   listed = true;
-  const code = await asRoot('apt-get', ['install', '-y', '--no-install-recommends', ...packages], {
+  return asRoot('apt-get', ['install', '-y', '--no-install-recommends', ...packages], {
     env: environment,
   });
-  if (code !== 0) giveUp(`${packages.join(', ')} could not be installed; the lines above say why.`);
 }
 
 function asRoot(command, args, options) {

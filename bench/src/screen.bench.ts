@@ -9,7 +9,7 @@ export async function screenBench(): Promise<void> {
   const fidens = new Fidens();
   await fidens.start();
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+    executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium-headless-shell',
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
   try {

@@ -57,6 +57,7 @@ export {
   type Band,
   type Category,
   type Combine,
+  type ClassFigures,
   type Course,
   type CourseNode,
   type Figure,
@@ -105,6 +106,7 @@ export { type OutlookName, type Outlooks, OUTLOOKS, outlooks, STANDING } from '.
 export { planCourse, type PlannedPiece } from './grading/plan';
 export { type Problem, problems, regularChildren, weightTotal } from './grading/problems';
 export { type Judged } from './grading/requirement';
+export { fromUnit, gradeInUnit, inUnit } from './grading/unit';
 export { type PieceStep, pieceSteps, sharesOf } from './grading/working';
 export { pair, type PairPoint } from './search/pair';
 export { type PointsToGo, pointsToGo } from './search/points-to-go';

@@ -81,6 +81,7 @@ export function everyField(): Course {
     note: 'Of the course',
     target: { percent: '91.5' },
     school: { percent: '84.60', seen: '2026-10-18T09:00:00Z', note: 'A week behind' },
+    class: { average: '78.4', high: '97', low: '41.25' },
     official: { label: 'B', percent: '85.5' },
     scale: { round, outOf: '4', bands: LETTERS.bands },
     scales: {

@@ -1,11 +1,11 @@
-import { HUNDRED, type BandReach, type Rational } from '@fidens/core';
+import { HUNDRED, inUnit, shownPercent, type BandReach, type Rational } from '@fidens/core';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { isTarget, type Computed } from '@/model/computed';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { AxisText } from '@/ui/axis-text';
-import { percent } from '@/wording/words';
+import { decimals } from '@/wording/decimals';
 
 const FLAG = 18;
 const ROW = 23;
@@ -18,7 +18,7 @@ interface Flag {
   row: number;
 }
 
-/** The cut-offs as flags over an axis of percent, with floor and ceiling as a bar and the standing as a dot. */
+/** The cut-offs as flags over an axis in the scale's unit, with floor and ceiling as a bar and the standing as a dot. */
 export function Ruler({ computed }: { computed: Computed }) {
   const colours = useColours();
   const [width, setWidth] = useState(0);
@@ -43,7 +43,13 @@ export function Ruler({ computed }: { computed: Computed }) {
     >
       {width > 0 && (
         <Svg width={width} height={top + AXIS} aria-hidden>
-          <Axis start={start} end={end} top={top} width={width} />
+          <Axis
+            start={start}
+            end={end}
+            top={top}
+            width={width}
+            outOf={computed.letters.outOf?.valueOf() ?? 100}
+          />
           <Rect
             x={at(low)}
             y={top - 4}
@@ -88,28 +94,44 @@ function placeOf(value: number, start: number, end: number, width: number): numb
 }
 
 interface AxisProps {
+  /** Both ends, in percent. */
   start: number;
   end: number;
   top: number;
   width: number;
+  /** What 100 percent is written as. */
+  outOf: number;
 }
 
-const Axis = memo(function Axis({ start, end, top, width }: AxisProps) {
+/** The numbers along an axis from one to another, in tens or as many parts as that would be. */
+function ticksBetween(start: number, end: number): number[] {
+  const least = (end - start) / 7;
+  const power = 10 ** Math.floor(Math.log10(least));
+  const step = power * ([1, 2, 5].find((part) => part * power >= least) ?? 10);
+  const first = Math.ceil(start / step - 1e-9);
+  const count = Math.floor(end / step + 1e-9) - first + 1;
+  return Array.from({ length: count }, (_, index) => Number(((first + index) * step).toPrecision(6)));
+}
+
+const Axis = memo(function Axis({ start, end, top, width, outOf }: AxisProps) {
   const c = useColours();
   const at = (value: number) => placeOf(value, start, end, width);
-  const ticks = Array.from({ length: Math.floor((end - start) / 10) + 1 }, (_, index) => start + index * 10);
+  const ticks = ticksBetween((start * outOf) / 100, (end * outOf) / 100).map((written) => ({
+    written,
+    tick: (written * 100) / outOf,
+  }));
   return (
     <G>
       <Line x1={at(start)} x2={at(end)} y1={top} y2={top} stroke={c.rule} strokeWidth={2} />
-      {ticks.map((tick) => (
-        <G key={tick}>
+      {ticks.map(({ tick, written }) => (
+        <G key={written}>
           <Line x1={at(tick)} x2={at(tick)} y1={top} y2={top + 8} stroke={c.rule} strokeWidth={1.5} />
           <AxisText
             x={at(tick)}
             y={top + 26}
             anchor={tick === start ? 'start' : tick === end ? 'end' : 'middle'}
           >
-            {String(tick)}
+            {String(written)}
           </AxisText>
         </G>
       ))}
@@ -186,8 +208,11 @@ function percentOf(value: Rational | undefined, otherwise: number): number {
   return value ? value.mul(HUNDRED).valueOf() : otherwise;
 }
 
-function rulerWords({ outlooks: { standing, floor, ceiling }, reach }: Computed): string {
-  const words = (value: Rational | undefined) => (value ? percent(value) : 'nothing yet');
-  const bands = reach.map(({ band, state }) => `${band.label} from ${band.from} ${state}`).join(', ');
+function rulerWords({ outlooks: { standing, floor, ceiling }, reach, letters, course }: Computed): string {
+  const words = (value: Rational | undefined) =>
+    value ? shownPercent(value, letters, decimals()) : 'nothing yet';
+  const bands = reach
+    .map(({ band, state }) => `${band.label} from ${inUnit(band.from, course.scale)} ${state}`)
+    .join(', ');
   return `Standing ${words(standing.worth?.value)}, can end from ${words(floor.worth?.value)} to ${words(ceiling.worth?.value)}. ${bands}.`;
 }

@@ -1,5 +1,6 @@
 import { useNow, useSession } from '@/data/session';
 import { BesideRecord } from '@/features/incoming/beside-record';
+import { CourseClass } from '@/features/school/course-class';
 import { Explanations } from '@/features/school/explanations';
 import { FigureCard } from '@/features/school/figure-card';
 import { GivenGrades } from '@/features/terms/given-grades';
@@ -18,6 +19,7 @@ export function SchoolPage({ course }: CoursePageProps) {
       <Stack gap="l">
         <FigureCard course={course} />
         {state === 'differs' && <Explanations course={course} />}
+        <CourseClass course={course} />
       </Stack>
       <BesideRecord
         course={course}

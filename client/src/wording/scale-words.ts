@@ -3,12 +3,12 @@ import {
   decimalText,
   fractionOfPercent,
   HUNDRED,
+  inUnit,
   lettersOf,
   rational,
   rounded,
   type Scale,
 } from '@fidens/core';
-import { inUnit } from './unit';
 
 /** "A from 90 · B from 80". */
 export function bandsWords(scale: Pick<Scale, 'bands' | 'outOf'>): string {

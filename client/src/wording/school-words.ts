@@ -7,13 +7,15 @@ import {
   type Derivation,
   type Difference,
   type Rational,
+  type Scale,
 } from '@fidens/core';
 import { sumWords } from './sum-words';
-import { percent } from './words';
+import { number, percent } from './words';
 
-/** An explanation's standing as it is shown: two decimals, so that it can be followed. */
-export function givesWords(gives: string): string {
-  return decimalText(rational(gives), 2, true);
+/** A standing, in percent, as it is told of an explanation: two decimals, so that it can be followed, in the unit of the scale. */
+export function givesWords(gives: Rational, { outOf }: Scale): string {
+  if (outOf === undefined) return decimalText(gives, 2, true);
+  return `${decimalText(gives.mul(rational(outOf)).div(HUNDRED), 2, true)} of ${number(outOf)}`;
 }
 
 /**
@@ -47,9 +49,13 @@ function sumsIn(root: Derivation): Map<string, Derivation> {
   return found;
 }
 
-/** How far a figure is from a standing, percent points: "5.1 lower", "0.3 higher". */
-export function awayWords(by: Rational): string {
-  return `${decimalText(by.abs(), 1, true)} ${by.s < 0n ? 'lower' : 'higher'}`;
+/** How far a figure is from a standing, in the unit of the scale: "5.1 lower", "0.3 higher". */
+export function awayWords(by: Rational, { outOf }: Scale): string {
+  const far =
+    outOf === undefined
+      ? decimalText(by.abs(), 1, true)
+      : decimalText(by.abs().mul(rational(outOf)).div(HUNDRED), 2, true);
+  return `${far} ${by.s < 0n ? 'lower' : 'higher'}`;
 }
 
 /** A message to a teacher about a difference, with its numbers. */
@@ -69,8 +75,8 @@ export function teacherMessage(
   return [
     'Hello,',
     '',
-    `for ${name} the school’s page shows ${told.shown}. By the syllabus and my scores I come to ${decimalText(standing.mul(HUNDRED), 2)}.`,
-    `The difference would be explained if ${seems.replace(/\bhere\b/g, 'by the syllabus')}: that makes ${givesWords(told.gives)}.`,
+    `for ${name} the school’s page shows ${told.shown}. By the syllabus and my scores I come to ${givesWords(standing.mul(HUNDRED), course.scale)}.`,
+    `The difference would be explained if ${seems.replace(/\bhere\b/g, 'by the syllabus')}: that makes ${givesWords(rational(told.gives), course.scale)}.`,
     'Could you have a look whether that is so?',
     '',
     'Thank you,',

@@ -1,7 +1,7 @@
-import { explain, explanationWords, type Course } from '@fidens/core';
+import { explain, explanationWords, rational, type Course } from '@fidens/core';
 import { compute } from '@/model/computed';
 import { applied } from '@/model/rule-draft';
-import { changedSumWords, givesWords, teacherMessage } from '@/wording/school-words';
+import { awayWords, changedSumWords, givesWords, teacherMessage } from '@/wording/school-words';
 import { course } from '../sample';
 
 const NOW = '2026-10-20T12:00:00Z';
@@ -46,8 +46,12 @@ describe('why a school’s figure differs, in words', () => {
   });
 
   test('gives the number with two decimals, so that it can be followed', () => {
-    expect(givesWords('65')).toBe('65.00');
-    expect(givesWords('83.616667')).toBe('83.62');
+    const { scale } = document;
+    expect(givesWords(rational('65'), scale)).toBe('65.00');
+    expect(givesWords(rational('83.616667'), scale)).toBe('83.62');
+    expect(givesWords(rational('83.616667'), { ...scale, outOf: '4' })).toBe('3.34 of 4');
+    expect(awayWords(rational('-5'), scale)).toBe('5.0 lower');
+    expect(awayWords(rational('5'), { ...scale, outOf: '4' })).toBe('0.20 higher');
   });
 
   test('makes a message for a teacher with both numbers and the reason', () => {

@@ -52,6 +52,8 @@ const figureFields = {
   possible: positiveDecimalSchema(),
 };
 
+const classSchema = Joi.object({ average: decimalSchema(), high: decimalSchema(), low: decimalSchema() });
+
 export const schoolSchema = Joi.object({ ...figureFields, seen: momentSchema(), note })
   .xor('percent', 'label', 'earned')
   .and('earned', 'possible')
@@ -125,7 +127,7 @@ export const assessmentFields = {
   curve: curveSchema,
   deduct: deductSchema,
   assume: decimalSchema(),
-  class: Joi.object({ average: decimalSchema(), high: decimalSchema(), low: decimalSchema() }),
+  class: classSchema,
   listedAs: lineSchema(LIMITS.name),
 };
 
@@ -138,6 +140,7 @@ export const courseFields = {
   syllabus: noteSchema(LIMITS.syllabus),
   target: targetSchema,
   school: schoolSchema,
+  class: classSchema,
   official: officialSchema,
   scale: scaleSchema,
   scales: Joi.object().pattern(lineSchema(LIMITS.name), scaleSchema),

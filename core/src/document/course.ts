@@ -70,6 +70,13 @@ export interface Category extends NodeFields, CategoryRules {
   children: CourseNode[];
 }
 
+/** What was told of the others: never used in a grade. */
+export interface ClassFigures {
+  average?: Decimal;
+  high?: Decimal;
+  low?: Decimal;
+}
+
 /** One graded piece of work; a "piece" on screen. */
 export interface Assessment extends NodeFields {
   kind: 'assessment';
@@ -87,8 +94,8 @@ export interface Assessment extends NodeFields {
   deduct?: Deduct;
   /** A rehearsed percent for unsettled work; never a record. */
   assume?: Decimal;
-  /** What the teacher told of the others, in points; never used in a grade. */
-  class?: { average?: Decimal; high?: Decimal; low?: Decimal };
+  /** In points. */
+  class?: ClassFigures;
   /** The name under which the school's list has it, once that was matched. */
   listedAs?: string;
 }
@@ -127,6 +134,8 @@ export interface Course {
   syllabus?: string;
   target?: Target;
   school?: SchoolFigure;
+  /** The others' grades in the course, in percent. */
+  class?: ClassFigures;
   official?: Official;
   scale: Scale;
   /** Further scales by name, for nodes that are marked on another than the course's. */

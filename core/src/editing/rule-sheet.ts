@@ -28,6 +28,7 @@ export function ruleSheet(course: Course): Course {
     syllabus: _syllabus,
     target: _target,
     school: _school,
+    class: _class,
     official: _official,
     root,
     ...rules

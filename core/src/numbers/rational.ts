@@ -8,9 +8,9 @@ export const ONE: Rational = new Fraction(1n, 1n);
 export const HUNDRED: Rational = new Fraction(100n, 1n);
 
 /**
- * Reads a decimal of a course file.
+ * Reads a decimal of a course file, or what `decimalText` has written, which may be below 0.
  *
- * @param text - digits with an optional point, as `decimalSchema` admits them ("17.5")
+ * @param text - digits with an optional point, as `decimalSchema` admits them ("17.5"); a minus before them
  * @returns the exact value
  * @throws if the text is no number (a bug: documents are validated before)
  * @example rational('17.5').toFraction() // '35/2'
@@ -25,6 +25,7 @@ export function fractionOfPercent(text: string): Rational {
 }
 
 function quotient(text: string, divisor: bigint): Rational {
+  if (text.startsWith('-')) return quotient(text.slice(1), divisor).neg();
   const point = text.indexOf('.');
   if (point < 0) return reduced(BigInt(text), divisor);
   const decimals = text.slice(point + 1);

@@ -14,7 +14,7 @@ import { courseLetters } from '../grading/letter';
 import { outlooks, OUTLOOKS, STANDING, type OutlookName } from '../grading/outlook';
 import { planCourse } from '../grading/plan';
 import { sharesOf } from '../grading/working';
-import { decimalText, HUNDRED, rational, type Rational } from '../numbers/rational';
+import { decimalText, HUNDRED, type Rational } from '../numbers/rational';
 import { differencesIn, type Difference } from './differences';
 import { agreeing, CLOSE, showsAs, sideOf, windowOf } from './figure';
 import { Likelihood, SECOND } from './likelihood';
@@ -73,14 +73,11 @@ export function explain(course: Course, figure: Figure, now: Moment): FigureAnsw
  */
 export function* explaining(course: Course, figure: Figure, now: Moment): Generator<undefined, FigureAnswer> {
   const found = outlooks(course, now);
-  const window = windowOf(figure);
+  const window = windowOf(figure, courseLetters(found.plan).outOf);
   const away: Partial<Record<OutlookName, Rational>> = {};
   for (const name of OUTLOOKS) {
     const value = found[name]?.worth?.value;
-    if (window && value)
-      away[name] = ('percent' in figure ? rational(figure.percent).div(HUNDRED) : window.from)
-        .sub(value)
-        .mul(HUNDRED);
+    if (window && value) away[name] = window.shown.sub(value).mul(HUNDRED);
   }
   const explanations = yield* new Search(course, figure, now).run();
   return { figure, agrees: agreeing(found, figure), explanations, away };

@@ -2,7 +2,8 @@ import type { Course, Figure, Scale, SchoolFigure } from '../document/course';
 import type { Derivation } from '../grading/combine';
 import { bandOf, courseLetters, letterOf, lettersOf, rounded, type Letters } from '../grading/letter';
 import { OUTLOOKS, type OutlookName, type Outlooks } from '../grading/outlook';
-import { isDecimal, typedDecimal } from '../numbers/decimal';
+import { inUnit } from '../grading/unit';
+import { isDecimal, typedDecimal, type Decimal } from '../numbers/decimal';
 import { HUNDRED, ONE, rational, toFloat, type Rational } from '../numbers/rational';
 
 /** A figure as it is read off: "84.6", "B+", "412/480". */
@@ -12,7 +13,8 @@ export function figureText(figure: Figure): string {
 }
 
 /**
- * Reads a figure as it is typed or copied: a percent with or without its sign, points of a whole, or a letter of the scale.
+ * Reads a figure as it is typed or copied: a percent with or without its sign, points of a whole, or a letter of the scale. In a scale
+ * with a unit a bare number up to that unit is a grade written in it.
  *
  * @returns the figure; a percent with as many decimals as were typed; or what would be understood
  */
@@ -29,10 +31,15 @@ export function readFigure(
     if (isDecimal(top) && isDecimal(bottom) && Number(bottom) > 0)
       return { figure: { earned: top, possible: bottom } };
   }
-  const percent = text.replace(/\s*%$/, '').replace(',', '.');
+  const bare = text.replace(',', '.');
+  const { outOf } = scale;
+  if (outOf !== undefined && isDecimal(bare) && rational(bare).compare(rational(outOf)) <= 0)
+    return { figure: { earned: bare, possible: outOf } };
+  const percent = bare.replace(/\s*%$/, '');
   if (isDecimal(percent)) return { figure: { percent } };
   const labels = scale.bands.map(({ label }) => label).join(', ');
-  return { said: `“${text}” is no grade. Try 84.6, 412/480 or a letter of the scale: ${labels}.` };
+  const likely = outOf === undefined ? '84.6' : `${inUnit('84.6', scale)} of ${outOf}`;
+  return { said: `“${text}” is no grade. Try ${likely}, 412/480 or a letter of the scale: ${labels}.` };
 }
 
 const same = (label: string) => label.toLowerCase().replace(/[−–]/g, '-');
@@ -48,24 +55,37 @@ function figureOf(school: SchoolFigure): Figure {
  * Nothing of a letter, which the scale decides.
  */
 interface Window {
+  /** The figure itself. */
+  readonly shown: Rational;
   readonly from: Rational;
   readonly below: Rational;
 }
 
 /**
  * The values that show as a figure (`docs/grading-rules.md`, section 20): rounded half up to as many decimals as it has, or cut off after them;
- * points of a whole are the percent that they make, exactly.
+ * so is a grade in the unit of the scale. Points of any other whole are the percent that they make, exactly.
+ *
+ * @param unit - what 100 percent is written as; nothing where the scale has no unit
  */
-export function windowOf(figure: Figure): Window | undefined {
+export function windowOf(figure: Figure, unit: Rational | undefined): Window | undefined {
   if ('label' in figure) return undefined;
-  if ('earned' in figure) {
-    const value = rational(figure.earned).div(rational(figure.possible));
-    return { from: value, below: value };
-  }
-  const [, part = ''] = figure.percent.split('.');
+  if ('percent' in figure) return windowAround(figure.percent, HUNDRED);
+  const whole = rational(figure.possible);
+  if (unit?.equals(whole)) return windowAround(figure.earned, whole);
+  const value = rational(figure.earned).div(whole);
+  return { shown: value, from: value, below: value };
+}
+
+/** The values that show as a number with its decimals, where 1 is written as `whole`. */
+function windowAround(shown: Decimal, whole: Rational): Window {
+  const [, part = ''] = shown.split('.');
   const step = ONE.div(rational(`1${'0'.repeat(part.length)}`));
-  const shown = rational(figure.percent);
-  return { from: shown.sub(step.div(rational('2'))).div(HUNDRED), below: shown.add(step).div(HUNDRED) };
+  const value = rational(shown);
+  return {
+    shown: value.div(whole),
+    from: value.sub(step.div(rational('2'))).div(whole),
+    below: value.add(step).div(whole),
+  };
 }
 
 function isWithin(value: Rational, { from, below }: Window): boolean {
@@ -77,7 +97,7 @@ function isWithin(value: Rational, { from, below }: Window): boolean {
 export function showsAs(derivation: Derivation | undefined, letters: Letters, figure: Figure): boolean {
   const value = derivation?.worth?.value;
   if (value === undefined) return false;
-  const window = windowOf(figure);
+  const window = windowOf(figure, letters.outOf);
   if (window) return isWithin(value, window);
   return 'label' in figure && letterOf(derivation, letters)!.band.label === figure.label;
 }
@@ -85,7 +105,7 @@ export function showsAs(derivation: Derivation | undefined, letters: Letters, fi
 /** The outlooks that show as a figure, before or after the scale's rounding. */
 export function agreeing(found: Outlooks, figure: Figure): OutlookName[] {
   const letters = courseLetters(found.plan);
-  const window = windowOf(figure);
+  const window = windowOf(figure, letters.outOf);
   return OUTLOOKS.filter((name) => {
     const value = found[name]?.worth?.value;
     return (
@@ -106,7 +126,8 @@ export const CLOSE = 1e-10;
 
 /** Where a float near a standing lies beside a figure: 0 where it can show as it, below 0 where it is lower. */
 export function sideOf(figure: Figure, course: Course): (value: number | undefined) => number {
-  const window = windowOf(figure);
+  const { outOf } = course.scale;
+  const window = windowOf(figure, outOf === undefined ? undefined : rational(outOf));
   if (window) {
     const [low, high] = [toFloat(window.from) - CLOSE, toFloat(window.below) + CLOSE];
     return (value = -1) => (value < low ? -1 : value > high ? 1 : 0);

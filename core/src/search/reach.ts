@@ -2,6 +2,7 @@ import type { Course } from '../document/course';
 import { lettersOf, reaches, thresholdOf, type Threshold } from '../grading/letter';
 import type { Outlooks } from '../grading/outlook';
 import type { Plan, PlannedPiece, PlannedRequirement } from '../grading/plan';
+import { gradeInUnit } from '../grading/unit';
 import {
   decimalText,
   fractionOfPercent,
@@ -34,7 +35,7 @@ export interface Gap {
 export function goalsOf({ scale, target }: Course): Goal[] {
   if (!target || 'label' in target) return scale.bands;
   const from = rational(target.percent);
-  const goal: Goal = { label: `${decimalText(from, 6)}%`, from: target.percent, own: true };
+  const goal: Goal = { label: gradeInUnit(target.percent, scale), from: target.percent, own: true };
   const place = scale.bands.findIndex((band) => rational(band.from).compare(from) <= 0);
   return scale.bands.toSpliced(place < 0 ? scale.bands.length : place, 0, goal);
 }

@@ -24,6 +24,9 @@ describe('exact arithmetic', () => {
     fc.assert(
       fc.property(decimal, (text) => {
         expect(rational(text).toFraction()).toBe(new Fraction(text).toFraction());
+        const below = rational(`-${text}`);
+        expect(below.toFraction()).toBe(new Fraction(`-${text}`).toFraction());
+        expect(below.compare(0)).toBe(rational(text).n === 0n ? 0 : -1);
       }),
     );
   });

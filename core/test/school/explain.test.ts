@@ -211,8 +211,29 @@ describe('a figure', () => {
     expect(shows('85.0', '850')).toBe(true);
   });
 
+  it('in the unit of the scale shows what rounds to it or is cut off there, and is explained like a percent', () => {
+    const unit = { scale: { outOf: '4', bands: coastal().scale.bands } };
+    const answer = (points: string) => {
+      const document = { ...course([scored(points, '1000')]), ...unit };
+      const read = readFigure('3.2', document.scale);
+      if (!('figure' in read)) throw new Error(read.said);
+      expect(read.figure).toEqual({ earned: '3.2', possible: '4' });
+      return explain(document, read.figure, NOW);
+    };
+    // 3.15 and 3.299 of 4 show as 3.2; 3.149 and 3.3 do not.
+    for (const points of ['787.5', '824.75']) expect(answer(points).agrees).toContain('standing');
+    for (const points of ['787.25', '825']) expect(answer(points).agrees).not.toContain('standing');
+    expect(answer('700').away.standing?.valueOf()).toBeCloseTo(10, 10);
+  });
+
   it('is read as it is typed or copied', () => {
     const { scale } = coastal();
+    const unit = { ...scale, outOf: '4' };
+    expect(readFigure('84.6', unit)).toEqual({ figure: { percent: '84.6' } });
+    expect(readFigure('3.2%', unit)).toEqual({ figure: { percent: '3.2' } });
+    expect(readFigure('fine', unit)).toMatchObject({
+      said: expect.stringContaining('Try 3.384 of 4') as string,
+    });
     expect(readFigure(' 84,60 % ', scale)).toEqual({ figure: { percent: '84.60' } });
     expect(readFigure('412 of 480', scale)).toEqual({ figure: { earned: '412', possible: '480' } });
     expect(readFigure('b', scale)).toEqual({ figure: { label: 'B' } });

@@ -105,7 +105,7 @@ const MOMENTS = new Set(['due', 'extended', 'handedIn']);
 
 /** A course when it is over: every piece has its score, and a grade was given. */
 function over(course: Course, names: Pick<Course, 'title' | 'code'>, official: Official): Course {
-  const { school: _school, target: _target, ...rest } = course;
+  const { school: _school, class: _class, target: _target, ...rest } = course;
   const finished = (node: CourseNode): CourseNode => {
     if (node.kind === 'category') {
       const { planned: _planned, ...category } = node;

@@ -17,6 +17,7 @@ import * as mailLinks from './015-mail-links';
 import * as remains from './016-remains';
 import * as emailLinks from './017-email-links';
 import * as accountLog from './018-account-log';
+import * as courseClass from './019-course-class';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
@@ -38,4 +39,5 @@ export const migrations: Record<string, Knex.Migration> = {
   '016-remains': remains,
   '017-email-links': emailLinks,
   '018-account-log': accountLog,
+  '019-course-class': courseClass,
 };

@@ -1,9 +1,12 @@
 import {
   courseSetting,
-  decimalSchema,
   deciding,
+  decimalSchema,
   decimalText,
   fractionOfPercent,
+  fromUnit,
+  gradeInUnit,
+  inUnit,
   isInCeiling,
   needWords,
   pointsToGo,
@@ -14,7 +17,9 @@ import {
   type BandReach,
   type Course,
   type Extent,
+  type Letters,
   type PointsToGo,
+  type Rational,
 } from '@fidens/core';
 import { memo, useMemo } from 'react';
 import { View } from 'react-native';
@@ -147,7 +152,7 @@ function takesWords(
     if (isInCeiling(outlooks, entry.band))
       return `only with extra credit: with all of it, full marks end at ${shownPercent(best, letters, decimals())}`;
     const short = thresholdOf(fractionOfPercent(entry.band.from), letters).least.sub(best);
-    return `${isOpen ? `full marks end at ${shownPercent(best, letters, decimals())}, ` : ''}${percent(short)} short of it`;
+    return `${isOpen ? `full marks end at ${shownPercent(best, letters, decimals())}, ` : ''}${shortWords(short, letters)} short of it`;
   }
   const needed = requirementWordsOf(entry, outlooks);
   if (needed) return needed;
@@ -159,6 +164,11 @@ function takesWords(
   ]
     .filter(Boolean)
     .join('; ');
+}
+
+/** A difference in the scale's unit, in percent points where it has none. */
+function shortWords(short: Rational, { outOf }: Letters): string {
+  return outOf ? decimalText(short.mul(outOf), Math.max(2, decimals())) : percent(short);
 }
 
 /** What a letter takes where requirements decide, points and requirements apart. */
@@ -206,23 +216,25 @@ export function TargetChoice({ course }: { course: StoredCourse }) {
   const change = useChange(course);
   const { target, scale } = course.document;
   const label = target && 'label' in target ? target.label : '';
-  const own = target && 'percent' in target ? target.percent : '';
+  const own = target && 'percent' in target ? target.percent : undefined;
+  const ownWords = own === undefined ? '' : gradeInUnit(own, scale);
+  const unit = scale.outOf === undefined ? undefined : number(scale.outOf);
   return (
     <Fold
       title="Your target"
       summary={
-        label || own
-          ? `${label || `${number(own)}%`}: spoken of wherever this course is.`
+        label || ownWords
+          ? `${label || ownWords}: spoken of wherever this course is.`
           : 'None: the next letter is.'
       }
     >
       <Choice
         label="Target"
-        value={label || (own ? 'own' : 'none')}
+        value={label || (ownWords ? 'own' : 'none')}
         options={[
           { value: 'none', label: 'The next letter' },
           ...scale.bands.slice(0, -1).map((band) => ({ value: band.label, label: band.label })),
-          ...(own ? [{ value: 'own', label: `${number(own)}%` }] : []),
+          ...(ownWords ? [{ value: 'own', label: ownWords }] : []),
         ]}
         onChange={(next) => {
           if (next === 'own') return;
@@ -233,19 +245,22 @@ export function TargetChoice({ course }: { course: StoredCourse }) {
         }}
       />
       <KeptField
-        label="Or a percent of your own as target"
-        shown="Or a percent"
-        value={own}
+        label={unit ? `Or a grade of your own, of ${unit}, as target` : 'Or a percent of your own as target'}
+        shown={unit ? `Or a grade, of ${unit}` : 'Or a percent'}
+        value={own === undefined ? '' : inUnit(own, scale)}
         numeric
         fault={(text) =>
-          text !== '' && decimalSchema().validate(text).error ? 'A percent such as 87.5.' : undefined
+          text !== '' && decimalSchema().validate(text).error
+            ? `A ${unit ? 'grade' : 'percent'} such as ${inUnit('87.5', scale)}.`
+            : undefined
         }
-        onKeep={(text) =>
+        onKeep={(text) => {
+          const percent = text === '' ? undefined : fromUnit(text, scale);
           change(
-            [courseSetting({ target: text === '' ? undefined : { percent: text } })],
-            text === '' ? 'No target any more' : `Target: ${number(text)}%`,
-          )
-        }
+            [courseSetting({ target: percent === undefined ? undefined : { percent } })],
+            percent === undefined ? 'No target any more' : `Target: ${gradeInUnit(percent, scale)}`,
+          );
+        }}
         style={{ width: 140 }}
       />
     </Fold>

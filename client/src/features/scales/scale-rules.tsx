@@ -1,4 +1,4 @@
-import { courseSetting, isSame, type Course, type Scale } from '@fidens/core';
+import { courseSetting, inUnit, isSame, type Course, type Scale } from '@fidens/core';
 import { useQuery } from '@tanstack/react-query';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -13,7 +13,6 @@ import { NameForm } from '@/ui/fields/name-form';
 import { LinkButton } from '@/ui/link-button';
 import { Soft } from '@/ui/text';
 import { borderWords } from '@/wording/scale-words';
-import { inUnit } from '@/wording/unit';
 import { number, plural } from '@/wording/words';
 import { ScaleChoice } from './scale-choice';
 import { ScaleEditor } from './scale-editor';

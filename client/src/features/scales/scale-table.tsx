@@ -1,4 +1,4 @@
-import { isDecimal, rational, typedDecimal, type Band, type Scale } from '@fidens/core';
+import { fromUnit, inUnit, isDecimal, rational, typedDecimal, type Band, type Scale } from '@fidens/core';
 import { useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { IconButton, Text, TextInput } from 'react-native-paper';
@@ -10,7 +10,6 @@ import { NumberRule } from '@/ui/fields/number-rule';
 import { STAYS } from '@/ui/fields/stays';
 import { useColumn } from '@/ui/fields/use-column';
 import { Wrong } from '@/ui/text';
-import { fromUnit, inUnit } from '@/wording/unit';
 
 interface ScaleTableProps {
   scale: Scale;

@@ -8,6 +8,7 @@ import {
   type Course,
   type Difference,
   type PlainFigureAnswer,
+  type Scale,
 } from '@fidens/core';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -50,7 +51,7 @@ export function Explanations({ course }: CoursePageProps) {
   if (answer?.shown !== shown) return <Searching />;
   const { explanations } = answer;
   const [first, ...others] = explanations;
-  if (!first) return <Nothing answer={answer} />;
+  if (!first) return <Nothing answer={answer} scale={course.document.scale} />;
   const seen = isAll ? others : others.slice(0, FIRST - 1);
   return (
     <Stack gap="m" aria-busy={!isCurrent}>
@@ -92,10 +93,10 @@ function Searching() {
   );
 }
 
-function Nothing({ answer: { away, agrees, shown } }: { answer: PlainFigureAnswer }) {
+function Nothing({ answer: { away, agrees, shown }, scale }: { answer: PlainFigureAnswer; scale: Scale }) {
   const far = OUTLOOKS.flatMap((name) => {
     const by = away[name];
-    return by === undefined || Number(by) === 0 ? [] : [`${awayWords(rational(by))} than the ${name}`];
+    return by === undefined || Number(by) === 0 ? [] : [`${awayWords(rational(by), scale)} than the ${name}`];
   });
   return (
     <Stack gap="xs">
@@ -171,7 +172,9 @@ function SumLine({ course, told }: Omit<ToldProps, 'shown'>) {
   return (
     <Text variant="bodyMedium" style={{ color: c.soft }}>
       {words === undefined ? 'It makes ' : `${words} → `}
-      <Text style={{ fontFamily: TEXT_STRONG, color: c.ink }}>{givesWords(told.gives)}</Text>
+      <Text style={{ fontFamily: TEXT_STRONG, color: c.ink }}>
+        {givesWords(rational(told.gives), document.scale)}
+      </Text>
     </Text>
   );
 }
@@ -203,7 +206,7 @@ function Other({ course, told, shown, isOpen, onToggle }: OtherProps) {
           {told.differences.length > 1 && <Soft>two differences together</Soft>}
         </View>
         <Text variant="bodyMedium" style={{ fontFamily: TEXT_STRONG }}>
-          {givesWords(told.gives)}
+          {givesWords(rational(told.gives), course.document.scale)}
         </Text>
       </Pressable>
       {isOpen && (

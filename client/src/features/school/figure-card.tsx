@@ -81,10 +81,14 @@ function stateWords(state: NonNullable<ReturnType<typeof figureState>>, far: str
   return state === 'noted' ? far : `${far}${far === '' ? 'Most likely:' : '. Most likely:'}`;
 }
 
-/** How far a percent is from the standing. */
+/** How far a percent, or points of a whole, are from the standing. */
 function farWords(document: CoursePageProps['course']['document'], now: string): string {
   const { school } = document;
   const value = compute(document, now).outlooks.standing.worth?.value;
-  if (!school || !value || !('percent' in school)) return '';
-  return awayWords(rational(school.percent).sub(value.mul(HUNDRED)));
+  if (!school || !value || 'label' in school) return '';
+  const shown =
+    'percent' in school
+      ? rational(school.percent)
+      : rational(school.earned).mul(HUNDRED).div(rational(school.possible));
+  return awayWords(shown.sub(value.mul(HUNDRED)), document.scale);
 }

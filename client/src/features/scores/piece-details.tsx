@@ -1,7 +1,9 @@
 import {
   countingDouble,
+  decimalText,
   find,
   pieceSteps,
+  rational,
   setting,
   STANDING,
   type Assessment,
@@ -12,6 +14,7 @@ import {
   type PlannedPiece,
 } from '@fidens/core';
 import { Button } from 'react-native-paper';
+import { ClassBar, ClassFigures, pointsOf } from '@/course-ui/class-figures';
 import { PieceFacts } from '@/course-ui/piece-facts';
 import { useRecordEdit } from '@/course-ui/record-edit';
 import { TakesPart } from '@/course-ui/takes-part';
@@ -27,7 +30,6 @@ import { Fold } from '@/ui/fold';
 import { Soft } from '@/ui/text';
 import { number } from '@/wording/words';
 import { stepWords } from '@/wording/working-words';
-import { ClassBar, ClassFigures } from './class-figures';
 import { FileIt } from './file-it';
 
 interface PieceDetailsProps {
@@ -49,7 +51,7 @@ export function PieceDetails({ course, piece, part, hasFacts = false }: PieceDet
   return (
     <>
       {part?.role === 'no weight' && <FileIt course={course.document} pieces={[piece]} edit={edit} />}
-      <ClassBar piece={piece} part={part} />
+      <PieceClassBar piece={piece} part={part} />
       <Fold title={`More of ${piece.name}`} summary={detailWords(piece)}>
         {piece.deduct && <DeductFields piece={piece} parent={parentOf(course.document, piece)} edit={edit} />}
         {!hasFacts && !piece.deduct && <PieceFacts course={course.document} piece={piece} edit={edit} />}
@@ -78,7 +80,14 @@ export function PieceDetails({ course, piece, part, hasFacts = false }: PieceDet
           onKeep={(note) => set({ note: note.trim() || undefined })}
           style={{}}
         />
-        <ClassFigures piece={piece} edit={edit} />
+        <ClassFigures
+          name={piece.name}
+          others={piece.class}
+          wanted="in points or as 78%"
+          write={number}
+          read={(typed, isPercent) => pointsOf(typed, isPercent, piece.possible)}
+          keep={(others) => set({ class: others })}
+        />
         <TakesPart nodes={[piece]} of={piece.name} edit={edit} />
         <Row gap="s" wrap>
           {double && (
@@ -98,6 +107,16 @@ export function PieceDetails({ course, piece, part, hasFacts = false }: PieceDet
       </Fold>
     </>
   );
+}
+
+/** A score among the others'. */
+function PieceClassBar({
+  piece: { class: others, possible, score },
+  part,
+}: Pick<PieceDetailsProps, 'piece' | 'part'>) {
+  const value = score && part?.worth?.value;
+  const own = value && { value: value.valueOf(), text: decimalText(value.mul(rational(possible)), 2) };
+  return <ClassBar others={others} whole={possible} own={own} write={number} />;
 }
 
 /** The category that a piece stands in. */

@@ -1,4 +1,6 @@
-import { decimalText, HUNDRED, rational, type Decimal, type Scale } from '@fidens/core';
+import type { Scale } from '../document/course';
+import type { Decimal } from '../numbers/decimal';
+import { decimalText, HUNDRED, rational } from '../numbers/rational';
 
 /** The unit of a scale: what 100 percent is written as. */
 type Unit = Pick<Scale, 'outOf'>;
@@ -10,6 +12,12 @@ export function inUnit(percent: Decimal, { outOf }: Unit): string {
     outOf === undefined ? value : value.mul(rational(outOf)).div(HUNDRED),
     outOf === undefined ? 6 : 4,
   );
+}
+
+/** A percent with its unit: "59.25%", "2.37 of 4". */
+export function gradeInUnit(percent: Decimal, unit: Unit): string {
+  const sign = unit.outOf === undefined ? '%' : ` of ${decimalText(rational(unit.outOf), 6)}`;
+  return `${inUnit(percent, unit)}${sign}`;
 }
 
 /** A number written in the unit of a scale as a percent, to six decimals. */
