@@ -6,8 +6,8 @@ export { courseOfFacts, type CourseOfFacts, type Given } from './syllabus/course
 export { changedFact, decide, type Decided, type Decision } from './syllabus/decide';
 export type { Fact, FactKind } from './syllabus/facts';
 export { findFacts, type FoundFacts, type ReadLine, type Remark } from './syllabus/find-facts';
-export { type Range, sourceWords } from './syllabus/clean-text';
-export { keptText } from './syllabus/kept-text';
+export { type Range, sourceWords } from './syllabus/text/clean-text';
+export { keptText } from './syllabus/text/kept-text';
 export { newVersionOf, type NewVersion } from './syllabus/new-version';
 export { readSyllabus, type ReadSyllabus } from './syllabus/read-syllabus';
-export { textOfFile, textOfPaste } from './syllabus/text-of-file';
+export { textOfFile, textOfPaste } from './syllabus/text/text-of-file';

@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
 import { useNow } from '@/data/session';
 import { newId } from '@/model/new-id';
-import { piecesFromText, type PieceLine } from '@/model/piece-lines';
+import { piecesFromText, type PieceLine } from '@/model/lines/piece-lines';
 import type { EditRules } from '@/model/rule-draft';
 import { useColours } from '@/theme/paper-theme';
 import { Stack } from '@/ui/box';

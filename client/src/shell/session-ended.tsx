@@ -1,11 +1,12 @@
-import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
-import { Button, Modal, Portal, Text, TextInput } from 'react-native-paper';
+import { Button, Modal, Portal, Text } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import { useSession, useSignIn, useSignOut, type Student } from '@/data/session';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row } from '@/ui/box';
+import { FormField } from '@/ui/fields/form-field';
 import { Soft } from '@/ui/text';
 
 /** Asks a student who was signed out elsewhere to sign in again, over the page as it stands: whatever is typed stays typed. */
@@ -17,13 +18,15 @@ export function SessionEnded() {
 
 function SignInAgain({ student }: { student: Student }) {
   const c = useColours();
-  const [password, setPassword] = useState('');
+  const { control, handleSubmit } = useForm({ defaultValues: { password: '' } });
   const signIn = useSignIn();
   const leave = useSignOut();
   const enter = () =>
-    student.sample
-      ? signIn.mutate({ way: 'sample' })
-      : signIn.mutate({ way: 'sign in', email: student.email, password });
+    void handleSubmit(({ password }) =>
+      student.sample
+        ? signIn.mutate({ way: 'sample' })
+        : signIn.mutate({ way: 'sign in', email: student.email, password }),
+    )();
   return (
     <Portal>
       <Modal visible dismissable={false} contentContainerStyle={{ padding: SPACE.l, alignItems: 'center' }}>
@@ -49,15 +52,13 @@ function SignInAgain({ student }: { student: Student }) {
               : `Sign in again as ${student.email}: what you have typed stays here, and is saved then.`}
           </Soft>
           {!student.sample && (
-            <TextInput
-              mode="outlined"
+            <FormField
+              control={control}
+              name="password"
               label="Password"
-              aria-label="Password"
               secureTextEntry
               autoFocus
               autoComplete="current-password"
-              value={password}
-              onChangeText={setPassword}
               onSubmitEditing={enter}
               style={{ backgroundColor: c.card }}
             />

@@ -53,6 +53,7 @@ const STATE_ALIASES: Readonly<Record<string, Status>> = {
  * @param piece - whose entry it is
  * @param scale - the course's scale, for letters
  * @returns what to record and what it means in words; or the ways in which it can be meant, or what would be understood
+ * @example readEntry('8/10', piece, scale) // of a piece out of 20 asks: 8 of 10, or 80% of 20?
  */
 export function readEntry(text: string, piece: Assessment, scale: Scale): Entry {
   const typed = text.trim();

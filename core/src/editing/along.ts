@@ -30,7 +30,11 @@ export function takingAlong(course: Course, edits: readonly Edit[]): Along | und
   return more.length === 0 ? undefined : { edits: [...edits, ...more], rules };
 }
 
-/** A course without the rules that name what is not in it. */
+/**
+ * A course without the rules that name what is not in it.
+ *
+ * @throws where they cannot be taken out (a bug: what hangs is found in the very same course)
+ */
 export function withoutHanging(course: Course): Course {
   const made = applyEdits(course, hanging(course).edits);
   if (!made.ok) throw new Error(made.faults[0]!.message);

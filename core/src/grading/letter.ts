@@ -49,7 +49,12 @@ export interface Threshold {
   readonly within: boolean;
 }
 
-/** The values that the scale rounds to a cut-off or above it. */
+/**
+ * The values that the scale rounds to a cut-off or above it.
+ *
+ * @param from - the cut-off, a fraction of one
+ * @example thresholdOf(fractionOfPercent('90'), letters) // from 0.895 on where the scale rounds half up to whole percents
+ */
 export function thresholdOf(from: Rational, { round }: Letters): Threshold {
   if (!round) return { least: from, within: true };
   const { step, mode } = round;
@@ -122,7 +127,9 @@ const MOST_DECIMALS = 4;
  *
  * @param value - a fraction of one
  * @param decimals - how many where that is honest
- * @returns percent without its sign, for example "79.96", or "just below 80"; where the scale has a unit, "2.37 of 4"
+ * @returns percent without its sign; where the scale has a unit, "2.37 of 4"
+ * @example shownPercent(fractionOfPercent('79.96'), letters) // '79.96' where a cut-off is 80, else '80.0'
+ * @example shownPercent(fractionOfPercent('79.9999999'), letters) // 'just below 80'
  */
 export function shownPercent(value: Rational, letters: Letters, decimals = 1): string {
   const { outOf = HUNDRED } = letters;

@@ -98,6 +98,7 @@ export function gpaText(points: Rational, { decimals, mode }: GpaSettings): stri
  *
  * @param left - credits that are to come, above 0
  * @returns grade points: below 0 where it is reached whatever comes
+ * @example neededMean({ points: rational('3'), credits: rational('60') }, rational('3.2'), rational('60')) // 3.4
  */
 export function neededMean(now: Pick<Gpa, 'points' | 'credits'>, target: Rational, left: Rational): Rational {
   const earned = now.points ? now.points.mul(now.credits) : ZERO;

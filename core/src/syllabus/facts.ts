@@ -1,5 +1,5 @@
 import type { Band, Decimal, LatePolicy, MissingPolicy, Round } from '../document/course';
-import type { Range } from './clean-text';
+import type { Range } from './text/clean-text';
 
 /** How sure it is that the words mean this, between 0 and 1. */
 export const CERTAINTY = {

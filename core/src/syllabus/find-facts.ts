@@ -1,7 +1,7 @@
 import { isDecimal } from '../numbers/decimal';
 import { rational, sumOf, type Rational } from '../numbers/rational';
 import { decimalOf } from './amounts';
-import { CleanText, type Range } from './clean-text';
+import { CleanText, type Range } from './text/clean-text';
 import { datesOf, isSamePiece, type Dated } from './dates';
 import { LOOKS_LIKE_RULE } from './english/words';
 import { CERTAINTY, ABOUT_COURSE, type Fact, type FactKind, type FactOf, type FactValues } from './facts';

@@ -1,5 +1,5 @@
 import { rational, type Rational } from '../numbers/rational';
-import type { Range } from './clean-text';
+import type { Range } from './text/clean-text';
 import type { Certainty } from './facts';
 import { stemsOf } from './names';
 import type { Unit } from './units';

@@ -1,6 +1,6 @@
 import { sumOf, type Rational } from '../numbers/rational';
 import { amountsIn, numberOf, type Amount } from './amounts';
-import type { Range } from './clean-text';
+import type { Range } from './text/clean-text';
 import {
   COMES_TO,
   EXTRA_CREDIT,

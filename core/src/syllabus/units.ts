@@ -1,4 +1,4 @@
-import type { CleanText, Range } from './clean-text';
+import type { CleanText, Range } from './text/clean-text';
 import { SECTIONS, type SectionName } from './english/words';
 
 /** A stretch of a syllabus that says one thing: a row, a heading, a sentence. Its text is one line; each sign knows its place in the clean text. */

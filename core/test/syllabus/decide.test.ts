@@ -5,7 +5,7 @@ import { changedFact, decide } from '../../src/syllabus/decide';
 import { factKey, isAsked } from '../../src/syllabus/fact-key';
 import type { Fact, FactKind } from '../../src/syllabus/facts';
 import { findFacts } from '../../src/syllabus/find-facts';
-import { keptText } from '../../src/syllabus/kept-text';
+import { keptText } from '../../src/syllabus/text/kept-text';
 import { newVersionOf } from '../../src/syllabus/new-version';
 
 const NEAR = '2026-10-01T12:00:00Z';

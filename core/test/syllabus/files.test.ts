@@ -1,7 +1,7 @@
 import { PDFDocument } from 'pdf-lib';
 import { isPdf } from '../../src/incoming/bytes';
-import { textOfFile, textOfPaste } from '../../src/syllabus/text-of-file';
-import { isHtml, textOfHtml } from '../../src/syllabus/text-of-html';
+import { textOfFile, textOfPaste } from '../../src/syllabus/text/text-of-file';
+import { isHtml, textOfHtml } from '../../src/syllabus/text/text-of-html';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 

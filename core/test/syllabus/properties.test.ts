@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { checkCourse } from '../../src/document/course-file';
 import { SCALE_PRESETS } from '../../src/document/scale-presets';
-import { sourceWords } from '../../src/syllabus/clean-text';
+import { sourceWords } from '../../src/syllabus/text/clean-text';
 import { findFacts } from '../../src/syllabus/find-facts';
 import { readSyllabus, type ReadSyllabus } from '../../src/syllabus/read-syllabus';
 import { answeredTexts, claimsOf } from './measure';

@@ -32,6 +32,8 @@ export interface GuessLimit {
  * Device cookies (OWASP, "Slow Down Online Guessing Attacks with Device Cookies"): guesses from a device that has signed in to
  * the account before are counted by device, all others together by account. Where they come from does not count: an address is
  * shared by a school and changed at will by an attacker.
+ *
+ * @returns counts guesses; its `guess` throws a problem 429 while one must wait
  */
 export function guessLimit(database: Knex, configuration: Configuration): GuessLimit {
   const wrong = limiter(database, 'wrong', 1_000_000, DAY);

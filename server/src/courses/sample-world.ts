@@ -50,6 +50,7 @@ export function sampleCourses(): Course[] {
  * One course of the sample world.
  *
  * @param name - of its file
+ * @throws where the file is no valid course, with its faults
  */
 export function sampleCourse(name: string): Course {
   const read = readCourse(readFileSync(join(__dirname, '..', '..', 'sample', `${name}.json`), 'utf8'));

@@ -36,7 +36,11 @@ export function idOf(request: Request, name: string): string {
 
 export const uuidSchema = Joi.string().pattern(UUID).messages(inWords('must be a UUID'));
 
-/** A document of a request's body that is a whole course. */
+/**
+ * A document of a request's body that is a whole course.
+ *
+ * @throws a problem 422 that names each place in it
+ */
 export function documentOf(document: unknown): Course {
   const checked = checkCourse(document);
   if (checked.ok) return checked.value;
@@ -45,7 +49,11 @@ export function documentOf(document: unknown): Course {
   );
 }
 
-/** The version that the client saw, from `If-Match: "7"`. */
+/**
+ * The version that the client saw, from `If-Match: "7"`.
+ *
+ * @throws a problem 428 where none is said
+ */
 export function versionOf(request: Request): number {
   const match = /^"(\d{1,9})"$/.exec(request.get('if-match') ?? '');
   if (!match) {

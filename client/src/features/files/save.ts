@@ -15,7 +15,8 @@ export function saveJson(value: unknown, name: string): void {
 /**
  * Writes what is asked for off the page's own thread.
  *
- * @returns the file; refused where the writer fails
+ * @returns the file
+ * @throws where the writer fails
  */
 export async function written(question: ExportQuestion): Promise<ExportAnswer> {
   const answer = await exporting.ask(question);

@@ -1,22 +1,26 @@
 import {
   decimalSchema,
+  JOI_OPTIONS,
   setting,
   typedDecimal,
   type Category,
   type CourseNode,
   type Edit,
 } from '@fidens/core';
-import { useId, useRef, useState } from 'react';
-import type { View } from 'react-native';
-import { IconButton, TextInput } from 'react-native-paper';
+import { joiResolver } from '@hookform/resolvers/joi';
+import Joi from 'joi';
+import { useId, useRef } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
+import { View } from 'react-native';
+import { IconButton } from 'react-native-paper';
 import { newId } from '@/model/new-id';
 import type { EditRules } from '@/model/rule-draft';
-import { weightsFromText, type WeightLine } from '@/model/weight-lines';
+import { weightsFromText, type WeightLine } from '@/model/lines/weight-lines';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
-import { STAYS } from '@/ui/fields/stays';
-import { tied } from '@/ui/fields/tied';
+import { FormField } from '@/ui/fields/form-field';
+import { typedSchema } from '@/ui/fields/typed-schema';
 import { Soft, Wrong } from '@/ui/text';
 import { usePastedLines } from '@/ui/use-frame';
 import { plural, WEIGHT_WANTED } from '@/wording/words';
@@ -31,20 +35,34 @@ interface AddNodeProps {
 
 const POSSIBLE = '100';
 
+interface Fields {
+  kind: CourseNode['kind'];
+  name: string;
+  weight: string;
+}
+
+const EMPTY: Fields = { kind: 'category', name: '', weight: '' };
+const formSchema = Joi.object({
+  kind: Joi.string(),
+  name: Joi.string().allow(''),
+  weight: typedSchema(decimalSchema(), 'must be a number from 0 up').allow(''),
+});
+
 /** A new category, or a piece that stands alone, by its name and weight; Enter adds it and makes room for the next. */
 export function AddNode({ parent, isRoot, edit, autoFocus = false }: AddNodeProps) {
   const c = useColours();
-  const [kind, setKind] = useState<CourseNode['kind']>('category');
-  const [name, setName] = useState('');
-  const [weight, setWeight] = useState('');
-  const typed = typedDecimal(weight);
+  const { control, handleSubmit, reset, setFocus, setValue, formState } = useForm<Fields>({
+    resolver: joiResolver(formSchema, JOI_OPTIONS),
+    defaultValues: EMPTY,
+    mode: 'onChange',
+  });
+  const { kind = 'category', name = '' } = useWatch({ control });
   const wrongId = useId();
-  const wrong = typed !== '' && !!decimalSchema().validate(typed).error;
-  const nameField = useRef<{ focus: () => void }>(null);
+  const wrong = !!formState.errors.weight;
   const inWhich = isRoot ? '' : ` in ${parent.name}`;
   const word = kind === 'category' ? 'category' : 'piece';
   const frame = useRef<View>(null);
-  usePastedLines(frame, setName);
+  usePastedLines(frame, (text) => setValue('name', text));
   const list = kind === 'category' ? weightsFromText(name) : undefined;
   const addAll = (lines: readonly WeightLine[]) => {
     const edits = lines.map(({ name: own, weight: share }): Edit => {
@@ -58,49 +76,49 @@ export function AddNode({ parent, isRoot, edit, autoFocus = false }: AddNodeProp
       [...byWeight, ...edits],
       plural(lines.length, 'category with its weight', 'categories with their weights'),
     );
-    setName('');
-    nameField.current?.focus();
   };
-  const add = () => {
-    if (name.trim() === '' || wrong) return;
-    if (list) return addAll(list);
-    const common = { id: newId(), name: name.trim(), ...(typed && { weight: typed }) };
+  const addOne = (fields: Fields) => {
+    const weight = typedDecimal(fields.weight);
+    const common = { id: newId(), name: fields.name.trim(), ...(weight && { weight }) };
     const node: CourseNode =
-      kind === 'category'
-        ? { ...newCategory(parent, name.trim()), ...common }
-        : { kind, ...common, possible: POSSIBLE, presumed: true };
+      fields.kind === 'category'
+        ? { ...newCategory(parent, common.name), ...common }
+        : { kind: fields.kind, ...common, possible: POSSIBLE, presumed: true };
     edit([{ op: 'add', parent: parent.id, node }]);
-    setName('');
-    setWeight('');
-    setKind('category');
-    nameField.current?.focus();
   };
-  const field = { mode: 'outlined', dense: true, onSubmitEditing: add, ...STAYS } as const;
+  const add = () =>
+    void handleSubmit((fields) => {
+      if (fields.name.trim() === '') return;
+      if (list) addAll(list);
+      else addOne(fields);
+      reset();
+      setFocus('name');
+    })();
+  const field = { control, dense: true, onSubmitEditing: add, style: { backgroundColor: c.paper } };
   return (
     <Stack gap="s" ref={frame} role="form" aria-label={`New category${inWhich}`}>
       <Row gap="s" align="center" wrap>
-        <TextInput
-          {...field}
-          ref={nameField as never}
-          autoFocus={autoFocus}
-          label={kind === 'category' ? 'New category' : 'New piece'}
-          aria-label={`Name of a new ${word}${inWhich}`}
-          value={name}
-          onChangeText={setName}
-          // Beside the others where what is written on it can be read, above them where not.
-          style={{ flexGrow: 1, flexBasis: 190, backgroundColor: c.paper }}
-        />
-        {parent.combine === 'weights' && (
-          <TextInput
+        {/* Beside the others where what is written on it can be read, above them where not. */}
+        <View style={{ flexGrow: 1, flexBasis: 190 }}>
+          <FormField
             {...field}
-            label="Weight"
-            aria-label={`Weight of the new ${word}${inWhich}`}
-            value={weight}
-            onChangeText={setWeight}
-            {...tied(wrong, wrongId)}
-            inputMode="decimal"
-            style={{ width: 92, backgroundColor: c.paper }}
+            name="name"
+            autoFocus={autoFocus}
+            label={`Name of a new ${word}${inWhich}`}
+            shown={kind === 'category' ? 'New category' : 'New piece'}
           />
+        </View>
+        {parent.combine === 'weights' && (
+          <View style={{ width: 92 }}>
+            <FormField
+              {...field}
+              name="weight"
+              label={`Weight of the new ${word}${inWhich}`}
+              shown="Weight"
+              saidAt={wrongId}
+              inputMode="decimal"
+            />
+          </View>
         )}
         <IconButton
           icon="plus"
@@ -119,7 +137,7 @@ export function AddNode({ parent, isRoot, edit, autoFocus = false }: AddNodeProp
         <Choice
           label={`What ${name} is`}
           value={kind}
-          onChange={setKind}
+          onChange={(next) => setValue('kind', next)}
           options={[
             { value: 'category', label: 'A category' },
             { value: 'assessment', label: 'One piece, such as an exam' },

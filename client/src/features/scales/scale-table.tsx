@@ -1,13 +1,14 @@
 import { fromUnit, inUnit, isDecimal, rational, typedDecimal, type Band, type Scale } from '@fidens/core';
-import { useRef, useState } from 'react';
+import { useId } from 'react';
+import { useForm, useWatch, type ResolverResult } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
-import { IconButton, Text, TextInput } from 'react-native-paper';
+import { IconButton, Text } from 'react-native-paper';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
+import { FormField } from '@/ui/fields/form-field';
 import { KeptField } from '@/ui/fields/kept-field';
 import { NumberRule } from '@/ui/fields/number-rule';
-import { STAYS } from '@/ui/fields/stays';
 import { useColumn } from '@/ui/fields/use-column';
 import { Wrong } from '@/ui/text';
 
@@ -138,47 +139,53 @@ function labelFault(text: string, others: readonly Band[]): string | undefined {
 /** The row of a band to come: its letter, then where it starts; Enter adds it and makes room for the next. */
 function NewBand({ scale, set }: Pick<ScaleTableProps, 'scale' | 'set'>) {
   const c = useColours();
-  const [label, setLabel] = useState('');
-  const [typed, setFrom] = useState('');
-  const first = useRef<{ focus: () => void }>(null);
-  const second = useRef<{ focus: () => void }>(null);
-  const from = typedDecimal(typed);
-  const wrong =
-    label === '' && from === ''
-      ? undefined
-      : (labelFault(label, scale.bands) ?? (from === '' ? undefined : newCutOffFault(from, scale)));
-  const add = () => {
-    if (label === '' || wrong) return;
-    if (from === '') return second.current?.focus();
-    const bands = [...scale.bands, { label: label.trim(), from: fromUnit(from, scale) }];
-    bands.sort((a, b) => rational(b.from).compare(rational(a.from)));
-    set({ ...scale, bands });
-    setLabel('');
-    setFrom('');
-    first.current?.focus();
-  };
-  const field = { mode: 'outlined', dense: true, onSubmitEditing: add, ...STAYS } as const;
+  const { control, handleSubmit, reset, setFocus, formState } = useForm({
+    resolver: (typed: TypedBand) => newBandFault(typed, scale),
+    defaultValues: { label: '', from: '' },
+    mode: 'onChange',
+  });
+  const { label = '', from = '' } = useWatch({ control });
+  const { errors } = formState;
+  const wrong = errors.label?.message ?? errors.from?.message;
+  const wrongId = useId();
+  const add = () =>
+    void handleSubmit((typed) => {
+      if (typed.label === '') return;
+      if (typed.from === '') return setFocus('from');
+      const bands = [
+        ...scale.bands,
+        { label: typed.label.trim(), from: fromUnit(typedDecimal(typed.from), scale) },
+      ];
+      bands.sort((a, b) => rational(b.from).compare(rational(a.from)));
+      set({ ...scale, bands });
+      reset();
+      setFocus('label');
+    })();
+  const field = { control, dense: true, onSubmitEditing: add, saidAt: wrongId };
+  const ground = { backgroundColor: c.paper };
   return (
     <Stack gap="xs" role="form" aria-label="New band">
       <Row gap="xs" align="center">
-        <TextInput
-          {...field}
-          ref={first as never}
-          placeholder="New"
-          aria-label="Letter of a new band"
-          value={label}
-          onChangeText={setLabel}
-          style={{ width: WIDTHS.label, backgroundColor: c.paper }}
-        />
-        <TextInput
-          {...field}
-          ref={second as never}
-          aria-label="Cut-off of a new band"
-          value={typed}
-          onChangeText={setFrom}
-          inputMode="decimal"
-          style={{ width: WIDTHS.from, backgroundColor: c.paper, textAlign: 'right' }}
-        />
+        <View style={{ width: WIDTHS.label }}>
+          <FormField
+            {...field}
+            name="label"
+            label="Letter of a new band"
+            shown=""
+            placeholder="New"
+            style={ground}
+          />
+        </View>
+        <View style={{ width: WIDTHS.from }}>
+          <FormField
+            {...field}
+            name="from"
+            label="Cut-off of a new band"
+            shown=""
+            inputMode="decimal"
+            style={{ ...ground, textAlign: 'right' }}
+          />
+        </View>
         <IconButton
           icon="plus"
           mode="contained"
@@ -188,9 +195,27 @@ function NewBand({ scale, set }: Pick<ScaleTableProps, 'scale' | 'set'>) {
           onPress={add}
         />
       </Row>
-      {wrong && <Wrong>{wrong}</Wrong>}
+      {wrong && <Wrong id={wrongId}>{wrong}</Wrong>}
     </Stack>
   );
+}
+
+interface TypedBand {
+  label: string;
+  from: string;
+}
+
+/** What is wrong with a band that is being typed, as a form asks for it; a row in which nothing is typed is right. */
+function newBandFault(typed: TypedBand, scale: Scale): ResolverResult<TypedBand> {
+  const from = typedDecimal(typed.from);
+  const isEmpty = typed.label === '' && from === '';
+  const label = isEmpty ? undefined : labelFault(typed.label, scale.bands);
+  const cutOff = from === '' ? undefined : newCutOffFault(from, scale);
+  const errors = {
+    ...(label !== undefined && { label: { type: 'fault', message: label } }),
+    ...(cutOff !== undefined && { from: { type: 'fault', message: cutOff } }),
+  };
+  return Object.keys(errors).length > 0 ? { values: {}, errors } : { values: typed, errors: {} };
 }
 
 function newCutOffFault(from: string, scale: Scale): string | undefined {

@@ -2,7 +2,7 @@ import { decimalText, rational, withWorths, type Band, type Scale } from '@fiden
 import { useRef, useState } from 'react';
 import type { View } from 'react-native';
 import { Button, TextInput } from 'react-native-paper';
-import { bandsFromText } from '@/model/scale-lines';
+import { bandsFromText } from '@/model/lines/scale-lines';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';

@@ -1,65 +1,60 @@
-import { officialText, SCALE_PRESETS } from '@fidens/core';
+import { JOI_OPTIONS, officialText, SCALE_PRESETS, termSchema } from '@fidens/core';
+import { joiResolver } from '@hookform/resolvers/joi';
 import { useQuery } from '@tanstack/react-query';
+import Joi from 'joi';
 import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
-import { Button, Text, TextInput } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import { scalesQuery } from '@/data/library';
 import { useBeginTermWith } from '@/data/terms';
-import { courseOfLine, readTranscript } from '@/model/transcript-lines';
+import { courseOfLine, readTranscript } from '@/model/lines/transcript-lines';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Stack } from '@/ui/box';
+import { FormField } from '@/ui/fields/form-field';
 import { SelectField } from '@/ui/fields/select-field';
 import { Fold } from '@/ui/fold';
 import { Soft, Wrong } from '@/ui/text';
 import { plural } from '@/wording/words';
+
+const formSchema = Joi.object({ name: termSchema.extract('name'), text: Joi.string().allow('') });
 
 /** An earlier term in lines: courses with their credits and the grades that were given, without any pieces. */
 export function EnterLines() {
   const c = useColours();
   const { data: own = [] } = useQuery(scalesQuery);
   const scales = [...SCALE_PRESETS, ...own];
-  const [name, setName] = useState('');
-  const [text, setText] = useState('');
+  const { control, handleSubmit, reset } = useForm({
+    resolver: joiResolver(formSchema, JOI_OPTIONS),
+    defaultValues: { name: '', text: '' },
+  });
+  const { text } = useWatch({ control });
   const [scaleId, setScaleId] = useState(SCALE_PRESETS[0]!.id);
   const begin = useBeginTermWith();
   const { scale } = scales.find(({ id }) => id === scaleId) ?? SCALE_PRESETS[0]!;
-  const documents = readTranscript(text).map((line) => courseOfLine(line, scale));
+  const documents = readTranscript(text ?? '').map((line) => courseOfLine(line, scale));
   const add = () =>
-    begin.mutate(
-      // What is over is not worked on.
-      { term: { name: name.trim(), startsOn: null, endsOn: null, archived: true }, documents },
-      {
-        onSuccess: () => {
-          setName('');
-          setText('');
-        },
-      },
-    );
-  const field = { backgroundColor: c.card };
+    void handleSubmit(({ name }) =>
+      begin.mutate(
+        // What is over is not worked on.
+        { term: { name: name.trim(), startsOn: null, endsOn: null, archived: true }, documents },
+        { onSuccess: () => reset() },
+      ),
+    )();
+  const field = { control, style: { backgroundColor: c.card } };
   return (
     <Fold title="Enter an earlier term in lines" summary="A course, its credits and its grade in each.">
       <Stack gap="m" role="form" aria-label="An earlier term in lines">
-        <TextInput
-          mode="outlined"
-          dense
-          label="Name of the term"
-          aria-label="Name of the term"
-          value={name}
-          onChangeText={setName}
-          maxLength={100}
-          style={field}
-        />
-        <TextInput
-          mode="outlined"
+        <FormField {...field} name="name" label="Name of the term" dense onSubmitEditing={add} />
+        <FormField
+          {...field}
+          name="text"
+          label="Courses, one a line: title, credits, grade"
+          shown="Marine Biology, 4, B+"
           multiline
           numberOfLines={5}
-          label="Marine Biology, 4, B+"
-          aria-label="Courses, one a line: title, credits, grade"
-          value={text}
-          onChangeText={setText}
-          style={field}
         />
         <SelectField
           label="Scale of its letters"
@@ -91,7 +86,7 @@ export function EnterLines() {
         <Button
           mode="contained"
           style={{ alignSelf: 'flex-start' }}
-          disabled={documents.length === 0 || name.trim() === '' || begin.isPending}
+          disabled={documents.length === 0 || begin.isPending}
           loading={begin.isPending}
           onPress={add}
         >

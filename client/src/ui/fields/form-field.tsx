@@ -14,12 +14,23 @@ interface FormFieldProps<F extends FieldValues> extends Pick<
   | 'placeholder'
   | 'submitBehavior'
   | 'blurOnSubmit'
+  | 'dense'
+  | 'maxLength'
+  | 'multiline'
+  | 'numberOfLines'
+  | 'style'
 > {
   control: Control<F>;
   name: Path<F>;
   label: string;
+  /** What is written on it, where that is another than its name. */
+  shown?: string;
+  /** What it is called where something is wrong with it, where that is another than its name. */
+  subject?: string;
   /** What the field wants, said before anything is wrong. */
   hint?: string;
+  /** The id of the words that say what is wrong with it, where those stand elsewhere. */
+  saidAt?: string;
 }
 
 /** One field of a form: its label, its value and, below it, what would be right. */
@@ -27,7 +38,10 @@ export function FormField<F extends FieldValues>({
   control,
   name,
   label,
+  shown = label,
+  subject = label,
   hint,
+  saidAt,
   ...input
 }: FormFieldProps<F>) {
   const saidId = useId();
@@ -36,16 +50,16 @@ export function FormField<F extends FieldValues>({
       control={control}
       name={name}
       render={({ field: { value, onChange, onBlur, ref }, fieldState: { error } }) => {
-        const said = error ? `${label} ${error.message}.` : hint;
+        const said = error ? `${subject} ${error.message}.` : hint;
         return (
           <View>
             <TextInput
               ref={ref}
               mode="outlined"
-              label={label}
+              label={shown}
               aria-label={label}
               aria-invalid={!!error}
-              {...(said && ({ 'aria-describedby': saidId } as object))}
+              {...(said && ({ 'aria-describedby': saidAt ?? saidId } as object))}
               value={value ?? ''}
               onChangeText={onChange}
               onBlur={onBlur}
@@ -54,7 +68,7 @@ export function FormField<F extends FieldValues>({
               {...STAYS}
               {...input}
             />
-            {said && (
+            {said && saidAt === undefined && (
               <HelperText
                 nativeID={saidId}
                 type={error ? 'error' : 'info'}

@@ -1,10 +1,15 @@
-import { libraryNameSchema } from '@fidens/core';
-import { useId, useState } from 'react';
-import { Button, TextInput } from 'react-native-paper';
+import { JOI_OPTIONS, libraryNameSchema } from '@fidens/core';
+import { joiResolver } from '@hookform/resolvers/joi';
+import Joi from 'joi';
+import { useForm } from 'react-hook-form';
+import { View } from 'react-native';
+import { Button } from 'react-native-paper';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Wrong } from '@/ui/text';
-import { tied } from './tied';
+import { FormField } from './form-field';
+
+const formSchema = Joi.object({ name: libraryNameSchema });
 
 interface NameFormProps {
   label: string;
@@ -20,40 +25,30 @@ interface NameFormProps {
 /** A name, and what is done under it. */
 export function NameForm({ label, button, name = '', busy, reason, onName }: NameFormProps) {
   const c = useColours();
-  const [text, setText] = useState(name);
-  const wrongId = useId();
-  const typed = text.trim();
-  const wrong = typed !== '' && !!libraryNameSchema.validate(typed).error;
-  const keep = () => {
-    if (typed === '' || wrong || busy) return;
-    onName(typed);
-  };
+  const { control, handleSubmit } = useForm({
+    resolver: joiResolver(formSchema, JOI_OPTIONS),
+    defaultValues: { name },
+  });
+  const keep = () => void handleSubmit(({ name: typed }) => !busy && onName(typed.trim()))();
   return (
     <Stack gap="xs">
-      <Row gap="s" align="center" wrap>
-        <TextInput
-          mode="outlined"
-          dense
-          label={label}
-          aria-label={label}
-          value={text}
-          onChangeText={setText}
-          onSubmitEditing={keep}
-          {...tied(wrong, wrongId)}
-          // Wide enough for what is written on it, also where letters stand far apart.
-          style={{ flexGrow: 1, flexBasis: 240, backgroundColor: c.card }}
-        />
-        <Button
-          mode="outlined"
-          style={{ marginTop: 6 }}
-          loading={busy}
-          disabled={typed === '' || wrong}
-          onPress={keep}
-        >
+      <Row gap="s" align="start" wrap>
+        {/* Wide enough for what is written on it, also where letters stand far apart. */}
+        <View style={{ flexGrow: 1, flexBasis: 240 }}>
+          <FormField
+            control={control}
+            name="name"
+            label={label}
+            subject="The name"
+            dense
+            onSubmitEditing={keep}
+            style={{ backgroundColor: c.card }}
+          />
+        </View>
+        <Button mode="outlined" style={{ marginTop: 6 }} loading={busy} onPress={keep}>
           {button}
         </Button>
       </Row>
-      {wrong && <Wrong id={wrongId}>A name of at most 100 characters.</Wrong>}
       {reason !== undefined && <Wrong>{reason}</Wrong>}
     </Stack>
   );

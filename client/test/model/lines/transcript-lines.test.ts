@@ -1,5 +1,5 @@
 import { SCALE_PRESETS } from '@fidens/core';
-import { courseOfLine, readTranscript } from '@/model/transcript-lines';
+import { courseOfLine, readTranscript } from '@/model/lines/transcript-lines';
 
 const { scale } = SCALE_PRESETS[0]!;
 

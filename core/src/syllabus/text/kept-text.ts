@@ -1,5 +1,5 @@
-import { LIMITS } from '../rules/limits';
-import type { Fact } from './facts';
+import { LIMITS } from '../../rules/limits';
+import type { Fact } from '../facts';
 
 /**
  * The text that stays with a course: all of it, or, of a longer one, the stretch in which its facts stand.

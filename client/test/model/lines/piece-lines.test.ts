@@ -1,4 +1,4 @@
-import { piecesFromText } from '@/model/piece-lines';
+import { piecesFromText } from '@/model/lines/piece-lines';
 
 const NEAR = new Date('2026-10-20T12:00:00');
 const read = (text: string) => piecesFromText(text, NEAR);

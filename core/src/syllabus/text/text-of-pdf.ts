@@ -1,4 +1,4 @@
-import type { Checked } from '../document/validation';
+import type { Checked } from '../../document/validation';
 
 /** What of a PDF's library is used here; types of its own are not needed for more. */
 interface PdfPage {

@@ -1,7 +1,7 @@
-import type { Checked } from '../document/validation';
-import { isZip, strangeFault, textOfBytes } from '../incoming/bytes';
-import { INCOMING_LIMITS, type Copied, type SourceFile } from '../incoming/source';
-import { LONGEST_SYLLABUS } from './find-facts';
+import type { Checked } from '../../document/validation';
+import { isZip, strangeFault, textOfBytes } from '../../incoming/bytes';
+import { INCOMING_LIMITS, type Copied, type SourceFile } from '../../incoming/source';
+import { LONGEST_SYLLABUS } from '../find-facts';
 import { isHtml, textOfHtml } from './text-of-html';
 
 /**

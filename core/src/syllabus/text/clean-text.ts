@@ -1,5 +1,5 @@
 import numbered from 'numbered';
-import { HYPHENATED, NUMBER_WORDS } from './english/words';
+import { HYPHENATED, NUMBER_WORDS } from '../english/words';
 
 /** A place in a text as it was given: UTF-16 offsets, the second one past its end. */
 export interface Range {

@@ -1,4 +1,4 @@
-import { bandsFromText } from '@/model/scale-lines';
+import { bandsFromText } from '@/model/lines/scale-lines';
 
 const read = (text: string) => bandsFromText(text, [])?.map(({ label, from }) => `${label} ${from}`);
 

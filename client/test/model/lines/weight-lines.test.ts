@@ -1,4 +1,4 @@
-import { weightsFromText } from '@/model/weight-lines';
+import { weightsFromText } from '@/model/lines/weight-lines';
 
 const read = (text: string) => weightsFromText(text)?.map(({ name, weight }) => `${name} = ${weight}`);
 
