@@ -1,4 +1,13 @@
-import { addSampleCourse, expect, expectAccessible, save, signInAs, signUp, test, unfold } from './fidens';
+import {
+  addSampleCourse,
+  expect,
+  expectAccessible,
+  save,
+  signInAs,
+  signUpByForm,
+  test,
+  unfold,
+} from './fidens';
 
 const NEXT = 'two gulls over the breakwater';
 
@@ -7,7 +16,7 @@ test('name and password are changed, other sessions end, and the account goes wi
   browser,
   baseURL,
 }) => {
-  const account = await signUp(page);
+  const account = await signUpByForm(page);
   await addSampleCourse(page);
   const elsewhere = await browser.newPage({ baseURL: baseURL! });
   await signInAs(elsewhere, account);
@@ -61,14 +70,14 @@ test('name and password are changed, other sessions end, and the account goes wi
 test('the whole account leaves as one file, and is put back into another after a look at what is in it', async ({
   page,
 }) => {
-  await signUp(page);
+  await signUpByForm(page);
   await addSampleCourse(page);
   await page.goto('/files');
   const file = await save(page, 'Save the whole account');
   await page.goto('/account');
   await page.getByRole('button', { name: 'Sign out', exact: true }).click();
   await expect(page.getByRole('form', { name: 'Sign in' })).toBeVisible();
-  await signUp(page);
+  await signUpByForm(page);
   await page.goto('/files');
   const choose = page.getByLabel('Put an account file back: file');
   await choose.setInputFiles({
@@ -92,7 +101,7 @@ test('the whole account leaves as one file, and is put back into another after a
 test('who has lost the password comes back with a printed code, once, to everything that was there', async ({
   page,
 }) => {
-  const account = await signUp(page);
+  const account = await signUpByForm(page);
   await addSampleCourse(page);
   await page.goto('/account');
   await unfold(page, 'Make recovery codes');

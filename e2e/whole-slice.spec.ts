@@ -8,14 +8,14 @@ import {
   openRules,
   record,
   settled,
-  signUp,
+  signUpByForm,
   test,
 } from './fidens';
 
 test('from a syllabus to what the final must bring, and all of it is there after a reload', async ({
   page,
 }) => {
-  await signUp(page);
+  await signUpByForm(page);
   await expect(page.getByText('A syllabus on the desk')).toBeVisible();
   await expectAccessible(page);
 
@@ -101,7 +101,7 @@ test('from a syllabus to what the final must bring, and all of it is there after
 });
 
 test('a student signs out, and in again to the same records', async ({ page }) => {
-  const { email, password } = await signUp(page);
+  const { email, password } = await signUpByForm(page);
   await addSampleCourse(page);
   await page.getByRole('link', { name: 'You' }).click();
   await expectAccessible(page);
@@ -116,7 +116,7 @@ test('a student signs out, and in again to the same records', async ({ page }) =
 });
 
 test('a course is deleted only when asked twice, and comes back with its history', async ({ page }) => {
-  await signUp(page);
+  await signUpByForm(page);
   await addSampleCourse(page);
   await record(page, 'Eelgrass survey', '15');
   await settled(page);
@@ -137,7 +137,7 @@ test('a course is deleted only when asked twice, and comes back with its history
 });
 
 test('a term that ends before it begins says so at its last day, and keeps nothing', async ({ page }) => {
-  await signUp(page);
+  await signUpByForm(page);
   await page.getByRole('link', { name: 'All terms' }).click();
   await page.getByRole('button', { name: 'Name and days of This term, or delete it' }).click();
   await page.getByLabel('First day').fill('2026-12-04');

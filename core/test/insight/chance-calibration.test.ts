@@ -28,7 +28,7 @@ describe('calibration', () => {
         known.map((values) => values.map((value) => value * 100)),
         3,
       );
-      const found = chance(outlooks(course, NOW), undefined, 400);
+      const found = chance(outlooks(course, NOW), undefined, 200);
       if ('why' in found) throw new Error(found.why);
       const end =
         known.reduce((sum, values, group) => {
