@@ -15,7 +15,7 @@ import {
   signUp,
   test,
   throughViews,
-} from './fidens';
+} from '../fidens';
 
 /** Words that are cut off: what is larger than what it stands in, and cannot be scrolled. */
 function cutWords(page: Page): Promise<string[]> {

@@ -10,7 +10,7 @@ import {
   record,
   signUp,
   test,
-} from './fidens';
+} from '../fidens';
 
 test('on a wide screen a change on the left is seen on the right', async ({ page }) => {
   await openSample(page);

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { addSampleCourse, expect, settled, signUp, test } from './fidens';
+import { addSampleCourse, expect, settled, signUp, test } from '../fidens';
 
 /** Bytes on the wire, compressed as they are sent, that a first visit may take before anything is asked for. */
 const BUDGET = { scripts: 440_000, fonts: 80_000, page: 3_000 };

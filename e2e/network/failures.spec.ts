@@ -1,6 +1,6 @@
 import { once } from 'node:events';
 import { connect } from 'node:net';
-import { addSampleCourse, expect, expectAccessible, record, settled, signUp, test } from './fidens';
+import { addSampleCourse, expect, expectAccessible, record, settled, signUp, test } from '../fidens';
 
 test('a save that fails keeps what was typed, says so, and is made when the database is back', async ({
   page,

@@ -7,7 +7,7 @@ import {
   openPage,
   openSample,
   test,
-} from './fidens';
+} from '../fidens';
 
 test('the browser’s way back goes through a course’s pages, to where each was left, and every page has its title', async ({
   page,

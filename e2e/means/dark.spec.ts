@@ -7,7 +7,7 @@ import {
   openSample,
   signUp,
   test,
-} from './fidens';
+} from '../fidens';
 
 test.use({ colorScheme: 'dark' });
 

@@ -11,7 +11,7 @@ import {
   settled,
   signUp,
   test,
-} from './fidens';
+} from '../fidens';
 
 test('what was typed without a network is asked about after a reload, where another device wrote since', async ({
   page,

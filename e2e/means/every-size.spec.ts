@@ -1,4 +1,4 @@
-import { expect, expectAccessible, openSample, test, throughViews } from './fidens';
+import { expect, expectAccessible, openSample, test, throughViews } from '../fidens';
 
 for (const [width, height] of [
   [320, 640],

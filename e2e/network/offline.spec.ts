@@ -16,7 +16,7 @@ import {
   signUp,
   test as base,
   unfold,
-} from './fidens';
+} from '../fidens';
 
 // Here the service worker takes part, as with a student.
 const test = base.extend({});

@@ -9,7 +9,7 @@ import {
   signUp,
   test,
   unfold,
-} from './fidens';
+} from '../fidens';
 
 /** The accessible name of what has the focus, as near as a page can tell it. */
 const focused = (page: Page) =>
