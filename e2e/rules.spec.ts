@@ -118,7 +118,8 @@ test('the scale is changed band by band, and says what is wrong beside the band'
   await page.getByLabel('Cut-off of a new band').fill('50');
   await expect(page.getByText('B+ stands in the scale already.')).toBeVisible();
   await page.getByLabel('Letter of a new band').fill('E');
-  await page.getByRole('button', { name: 'Add the band' }).click();
+  await page.getByLabel('Cut-off of a new band').press('Enter');
+  await expect(page.getByLabel('Letter of a new band')).toBeFocused();
   await effect.getByRole('button', { name: 'What changes' }).click();
   await expect(effect.getByText(/^no such letter → takes/)).toBeVisible();
   await effect.getByRole('button', { name: 'Keep' }).click();

@@ -22,6 +22,7 @@ async function add(page: Page, name: string, weight: string, kind?: 'One piece')
   await page.getByLabel(`Weight of the new ${kind ? 'piece' : 'category'}`, { exact: true }).fill(weight);
   await page.keyboard.press('Enter');
   await expect(page.getByLabel(`Weight of ${name}`, { exact: true })).toHaveValue(weight);
+  await expect(page.getByLabel('Name of a new category', { exact: true })).toBeFocused();
 }
 
 test('a syllabus is copied in short steps, each of which can be left and come back to, and is read back', async ({

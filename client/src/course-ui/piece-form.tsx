@@ -11,7 +11,7 @@ import { addDays } from 'date-fns/addDays';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { format } from 'date-fns/format';
 import Joi from 'joi';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
@@ -26,6 +26,7 @@ import { DayField, endOfDay } from '@/ui/fields/day-field';
 import { FormField } from '@/ui/fields/form-field';
 import { STAYS } from '@/ui/fields/stays';
 import { typedSchema } from '@/ui/fields/typed-schema';
+import { useNextRow } from '@/ui/fields/use-next-row';
 import { Fold } from '@/ui/fold';
 import { Soft, Wrong } from '@/ui/text';
 import { useEscape, useInSight, usePastedLines } from '@/ui/use-frame';
@@ -99,6 +100,7 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
     resolver: joiResolver(formSchema, JOI_OPTIONS),
     defaultValues: { ...EMPTY, ...likeLast(own) },
   });
+  const nextRow = useNextRow(setFocus, 'name');
   const [added, setAdded] = useState<{ readonly what: string }>();
   const [pasted, setPasted] = useState<{ readonly text: string; readonly time: number }>();
   const [refused, setRefused] = useState<string>();
@@ -129,11 +131,8 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
       if (reason !== undefined) return;
       setAdded({ what: nodes.length > 1 ? `${nodes.length} pieces` : nodes[0]!.name });
       reset({ ...EMPTY, possible, weight, part, day: dayAfter([...own, ...nodes]) });
+      nextRow();
     })();
-  // The fields stand anew after each piece: only then can one have the keyboard.
-  useEffect(() => {
-    if (added) setFocus('name');
-  }, [added, setFocus]);
   const typed = useWatch({ control }) as Fields;
   const series = Number(typed.pieces) > 1 && formSchema.validate(typed).error === undefined;
   const enter = { onSubmitEditing: add, ...STAYS } as const;

@@ -21,6 +21,7 @@ import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
 import { FormField } from '@/ui/fields/form-field';
 import { typedSchema } from '@/ui/fields/typed-schema';
+import { useNextRow } from '@/ui/fields/use-next-row';
 import { Soft, Wrong } from '@/ui/text';
 import { usePastedLines } from '@/ui/use-frame';
 import { plural, WEIGHT_WANTED } from '@/wording/words';
@@ -56,6 +57,7 @@ export function AddNode({ parent, isRoot, edit, autoFocus = false }: AddNodeProp
     defaultValues: EMPTY,
     mode: 'onChange',
   });
+  const nextRow = useNextRow(setFocus, 'name');
   const { kind = 'category', name = '' } = useWatch({ control });
   const wrongId = useId();
   const wrong = !!formState.errors.weight;
@@ -92,7 +94,7 @@ export function AddNode({ parent, isRoot, edit, autoFocus = false }: AddNodeProp
       if (list) addAll(list);
       else addOne(fields);
       reset();
-      setFocus('name');
+      nextRow();
     })();
   const field = { control, dense: true, onSubmitEditing: add, style: { backgroundColor: c.paper } };
   return (

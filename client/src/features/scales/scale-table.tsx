@@ -10,6 +10,7 @@ import { FormField } from '@/ui/fields/form-field';
 import { KeptField } from '@/ui/fields/kept-field';
 import { NumberRule } from '@/ui/fields/number-rule';
 import { useColumn } from '@/ui/fields/use-column';
+import { useNextRow } from '@/ui/fields/use-next-row';
 import { Wrong } from '@/ui/text';
 
 interface ScaleTableProps {
@@ -144,6 +145,7 @@ function NewBand({ scale, set }: Pick<ScaleTableProps, 'scale' | 'set'>) {
     defaultValues: { label: '', from: '' },
     mode: 'onChange',
   });
+  const nextRow = useNextRow(setFocus, 'label');
   const { label = '', from = '' } = useWatch({ control });
   const { errors } = formState;
   const wrong = errors.label?.message ?? errors.from?.message;
@@ -159,7 +161,7 @@ function NewBand({ scale, set }: Pick<ScaleTableProps, 'scale' | 'set'>) {
       bands.sort((a, b) => rational(b.from).compare(rational(a.from)));
       set({ ...scale, bands });
       reset();
-      setFocus('label');
+      nextRow();
     })();
   const field = { control, dense: true, onSubmitEditing: add, saidAt: wrongId };
   const ground = { backgroundColor: c.paper };
