@@ -154,7 +154,7 @@ export {
   type CombinedCourse,
   type PossibleLetter,
 } from './insight/combinations';
-export { type NextLetter, nextLetters } from './insight/next-letters';
+export { nextLetters } from './insight/next-letters';
 export { type Gpa, gpa, isSameCourse, gpaText, type LeftOut, neededMean, USUAL_GPA } from './insight/gpa';
 export { halvesOf, partAsCourse } from './insight/half';
 export { byKinds, secondCourse } from './insight/second-way';
