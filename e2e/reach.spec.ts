@@ -67,7 +67,8 @@ test('where grades are written of 4, the ruler, a target of one’s own, the sch
   ).toBeVisible();
   await unfold(page, 'Your target');
   await fill(page, 'Or a grade of your own, of 4, as target', '3.5');
-  await expect(page.getByRole('rowheader', { name: '3.5 of 4' })).toBeVisible();
+  const letters = page.getByRole('table', { name: 'What each letter takes on all open work' });
+  await expect(letters.getByRole('rowheader', { name: '3.5 of 4' })).toBeVisible();
   await settled(page);
   await page.getByRole('button', { name: 'The school shows …' }).click();
   await fill(page, 'The school shows, in Tide Tables', '3.2');
