@@ -20,16 +20,22 @@ buildSync({
   format: 'esm',
   outfile: core,
   banner: {
-    js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+    // Under a name that no module of the bundle has.
+    js: "import * as nodeModuleOfBench from 'node:module'; const require = nodeModuleOfBench.createRequire(import.meta.url);",
   },
 });
-await run(process.execPath, [core], { show: true });
-await run(process.execPath, ['--import', 'tsx', join(HOME, 'bench/src/syllabus.bench.ts')], { show: true });
+const codes = [
+  await run(process.execPath, [core], { show: true }),
+  await run(process.execPath, ['--import', 'tsx', join(HOME, 'bench/src/syllabus.bench.ts')], { show: true }),
+];
 const postgres = PrivatePostgres.temporary();
 await postgres.start();
-const code = await run(process.execPath, ['--import', 'tsx', join(HOME, 'bench/src/main.ts')], {
-  show: true,
-  env: { ...process.env, DATABASE_URL: postgres.url, NODE_ENV: 'production' },
-});
+codes.push(
+  await run(process.execPath, ['--import', 'tsx', join(HOME, 'bench/src/main.ts')], {
+    show: true,
+    env: { ...process.env, DATABASE_URL: postgres.url, NODE_ENV: 'production' },
+  }),
+);
 postgres.remove();
-process.exit(code);
+// Each part is measured whatever became of the one before; one that failed is told.
+process.exit(codes.find((code) => code !== 0) ?? 0);

@@ -1,5 +1,5 @@
 import { chromium, type CDPSession, type Page } from '@playwright/test';
-import { addCourse, Fidens, largeCourse, openCourse } from '../../e2e/fidens';
+import { addCourse, coursePage, Fidens, largeCourse, openCourse } from '../../e2e/fidens';
 
 const PIECES = 300;
 const KEYS = 21;
@@ -43,7 +43,7 @@ async function measurePage(page: Page, size: string): Promise<void> {
   const opened: number[] = [];
   for (let turn = 0; turn < 5; turn += 1) {
     await openCourse(page, 'Three hundred');
-    await page.getByRole('tab', { name: 'Reach' }).click();
+    await coursePage(page, 'Reach').click();
     await quiet(page);
     opened.push(await untilPainted(page));
     await page.goBack();
@@ -66,7 +66,7 @@ async function measureRehearsal(page: Page, pieces: number, size: string): Promi
   const session = await page.context().newCDPSession(page);
   await session.send('Performance.enable');
   await openCourse(page, 'Three hundred');
-  await page.getByRole('tab', { name: 'Reach' }).click();
+  await coursePage(page, 'Reach').click();
   await page
     .getByLabel(/^Try a score on/)
     .first()
@@ -121,13 +121,13 @@ async function makeAccount(page: Page, name: string): Promise<void> {
   }, `${name}@bench.example`);
 }
 
-/** From the press of the tab to the frame that shows the first piece. */
+/** From the press of the page's link to the frame that shows the first piece. */
 function untilPainted(page: Page): Promise<number> {
   return page.evaluate(
     () =>
       new Promise<number>((resolve) => {
         const begun = performance.now();
-        document.querySelector<HTMLElement>('[role="tab"]')!.click();
+        document.querySelector<HTMLElement>('[aria-label="Pages of this course"] a')!.click();
         const look = () => {
           if (!document.querySelector('[aria-label^="Piece 1 of"]')) return requestAnimationFrame(look);
           return requestAnimationFrame(() => resolve(performance.now() - begun));
