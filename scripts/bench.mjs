@@ -18,6 +18,8 @@ buildSync({
   bundle: true,
   platform: 'node',
   format: 'esm',
+  // What a package says for bundlers: some load parts of their other form by paths of their own.
+  mainFields: ['module', 'main'],
   outfile: core,
   banner: {
     // Under a name that no module of the bundle has.
