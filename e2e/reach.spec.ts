@@ -76,7 +76,10 @@ test('where grades are written of 4, the ruler, a target of one’s own, the sch
   await expect(page.getByText('0.16 lower. Most likely:')).toBeVisible();
   await unfold(page, 'What it tells of the others');
   await fill(page, 'Average of the others in Tide Tables', '2.9');
-  await fill(page, 'Highest of the others in Tide Tables', '95%');
+  // Enter leads to the next of them.
+  await expect(page.getByLabel('Highest of the others in Tide Tables')).toBeFocused();
+  await page.keyboard.type('95%');
+  await page.keyboard.press('Enter');
   await expect(
     page.getByRole('img', { name: 'Of 4: you 3.36 of 4, average 2.9, highest 3.8' }),
   ).toBeVisible();

@@ -31,7 +31,7 @@ export async function installPostgres() {
   if (!binFolder()) giveUp('PostgreSQL was installed but its programs are not where Debian puts them.');
 }
 
-/** Debian's Chromium without windows, and with them: the first does the same work in less than two thirds of the time. */
+/** Debian's Chromium without windows, and with them: the first does the same work in about three quarters of the time. */
 const CHROMIUM = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium', '/usr/bin/chromium-browser'];
 
 /** Installs Debian's Chromium, unless it is there; gives its path. */

@@ -1,5 +1,6 @@
 import {
   decimalText,
+  fractionOfPercent,
   rational,
   typedDecimal,
   type ClassFigures as Figures,
@@ -10,6 +11,7 @@ import { Circle, Line, Rect, Svg } from 'react-native-svg';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { KeptField } from '@/ui/fields/kept-field';
+import { useColumn } from '@/ui/fields/use-column';
 import { Soft } from '@/ui/text';
 
 const FIGURES = [
@@ -34,6 +36,7 @@ interface ClassFiguresProps {
 
 /** What was told of the others: never used in a grade, only set beside one's own. */
 export function ClassFigures({ name, others = {}, wanted, write, read, keep }: ClassFiguresProps) {
+  const column = useColumn(FIGURES.map(([key]) => key));
   const figureOf = (text: string) => {
     const typed = text.trim();
     const isPercent = typed.endsWith('%');
@@ -54,6 +57,8 @@ export function ClassFigures({ name, others = {}, wanted, write, read, keep }: C
               text.trim() !== '' && figureOf(text) === undefined ? `A number, ${wanted}.` : undefined
             }
             style={{ width: 96 }}
+            fieldRef={column.ref(key)}
+            onEnter={() => column.next(key)}
             onKeep={(text) => {
               const { [key]: _, ...rest } = others;
               const figure = figureOf(text);
@@ -139,5 +144,5 @@ function placeOf(fraction: number): number {
 
 /** A percent of a whole in points, to four decimals; points as they are. */
 export function pointsOf(typed: Decimal, isPercent: boolean, possible: Decimal): Decimal {
-  return isPercent ? decimalText(rational(typed).mul(rational(possible)).div(rational('100')), 4) : typed;
+  return isPercent ? decimalText(fractionOfPercent(typed).mul(rational(possible)), 4) : typed;
 }

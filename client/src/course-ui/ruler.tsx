@@ -103,7 +103,7 @@ interface AxisProps {
   outOf: number;
 }
 
-/** The numbers along an axis from one to another, in tens or as many parts as that would be. */
+/** Round numbers along an axis from one to another, at most eight. */
 function ticksBetween(start: number, end: number): number[] {
   const least = (end - start) / 7;
   const power = 10 ** Math.floor(Math.log10(least));

@@ -13,9 +13,14 @@ import { sumWords } from './sum-words';
 import { number, percent } from './words';
 
 /** A standing, in percent, as it is told of an explanation: two decimals, so that it can be followed, in the unit of the scale. */
-export function givesWords(gives: Rational, { outOf }: Scale): string {
-  if (outOf === undefined) return decimalText(gives, 2, true);
-  return `${decimalText(gives.mul(rational(outOf)).div(HUNDRED), 2, true)} of ${number(outOf)}`;
+export function givesWords(gives: Rational, scale: Scale): string {
+  const { outOf } = scale;
+  return `${decimalText(written(gives, scale), 2, true)}${outOf === undefined ? '' : ` of ${number(outOf)}`}`;
+}
+
+/** A percent in the unit of a scale. */
+function written(percentage: Rational, { outOf }: Scale): Rational {
+  return outOf === undefined ? percentage : percentage.mul(rational(outOf)).div(HUNDRED);
 }
 
 /**
@@ -50,11 +55,8 @@ function sumsIn(root: Derivation): Map<string, Derivation> {
 }
 
 /** How far a figure is from a standing, in the unit of the scale: "5.1 lower", "0.3 higher". */
-export function awayWords(by: Rational, { outOf }: Scale): string {
-  const far =
-    outOf === undefined
-      ? decimalText(by.abs(), 1, true)
-      : decimalText(by.abs().mul(rational(outOf)).div(HUNDRED), 2, true);
+export function awayWords(by: Rational, scale: Scale): string {
+  const far = decimalText(written(by.abs(), scale), scale.outOf === undefined ? 1 : 2, true);
   return `${far} ${by.s < 0n ? 'lower' : 'higher'}`;
 }
 

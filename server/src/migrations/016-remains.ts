@@ -4,12 +4,12 @@ import type { Knex } from 'knex';
 export async function up(knex: Knex): Promise<void> {
   await knex.raw(`
     create table remains (
-      id uuid not null,
+      id uuid primary key,
       user_id uuid not null references users on delete cascade,
       kept json not null,
-      deleted_at timestamptz not null default now(),
-      primary key (user_id, id)
+      deleted_at timestamptz not null default now()
     );
+    create index on remains (user_id);
     create index on remains (deleted_at);
     comment on column remains.id is 'of the course or the term: made again under the same id, it has what is kept here';
   `);

@@ -18,6 +18,7 @@ import * as remains from './016-remains';
 import * as emailLinks from './017-email-links';
 import * as accountLog from './018-account-log';
 import * as courseClass from './019-course-class';
+import * as remainsOfEach from './020-remains-of-each';
 
 /** Every migration in order; a new one is added at the end and never changed once it has been released. */
 export const migrations: Record<string, Knex.Migration> = {
@@ -40,4 +41,5 @@ export const migrations: Record<string, Knex.Migration> = {
   '017-email-links': emailLinks,
   '018-account-log': accountLog,
   '019-course-class': courseClass,
+  '020-remains-of-each': remainsOfEach,
 };

@@ -1,12 +1,4 @@
-import {
-  decimalSchema,
-  JOI_OPTIONS,
-  setting,
-  typedDecimal,
-  type Category,
-  type CourseNode,
-  type Edit,
-} from '@fidens/core';
+import { decimalSchema, JOI_OPTIONS, setting, type Category, type CourseNode, type Edit } from '@fidens/core';
 import { joiResolver } from '@hookform/resolvers/joi';
 import Joi from 'joi';
 import { useId, useRef } from 'react';
@@ -79,13 +71,12 @@ export function AddNode({ parent, isRoot, edit, autoFocus = false }: AddNodeProp
       plural(lines.length, 'category with its weight', 'categories with their weights'),
     );
   };
-  const addOne = (fields: Fields) => {
-    const weight = typedDecimal(fields.weight);
-    const common = { id: newId(), name: fields.name.trim(), ...(weight && { weight }) };
+  const addOne = ({ kind: made, name: own, weight }: Fields) => {
+    const common = { id: newId(), name: own.trim(), ...(weight && { weight }) };
     const node: CourseNode =
-      fields.kind === 'category'
+      made === 'category'
         ? { ...newCategory(parent, common.name), ...common }
-        : { kind: fields.kind, ...common, possible: POSSIBLE, presumed: true };
+        : { kind: made, ...common, possible: POSSIBLE, presumed: true };
     edit([{ op: 'add', parent: parent.id, node }]);
   };
   const add = () =>
