@@ -91,7 +91,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['**/*.mjs', '**/*.config.js', '**/*.cjs', 'client/babel-direct-imports.js'],
+    files: ['**/*.mjs', '**/*.config.js', '**/*.cjs', 'client/bundle/*.js'],
     languageOptions: {
       globals: {
         process: 'readonly',

@@ -24,6 +24,6 @@ const withoutLooseImports = ({ types }) => ({
 module.exports = (api) => {
   // Tests read the core and the library of controls through their indexes, as they are written.
   const isBuild = api.env('production');
-  const direct = isBuild ? [require('./babel-direct-imports')] : [];
+  const direct = isBuild ? [require('./bundle/direct-imports')] : [];
   return { presets: ['babel-preset-expo'], plugins: [withoutLooseImports, ...direct] };
 };

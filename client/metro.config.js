@@ -2,6 +2,7 @@ const { getDefaultConfig } = require('expo/metro-config');
 const { createHash } = require('node:crypto');
 const { readFileSync } = require('node:fs');
 const { dirname, join } = require('node:path');
+const { leftOut } = require('./bundle/left-out');
 
 const config = getDefaultConfig(__dirname);
 
@@ -20,8 +21,14 @@ const eager = [join(dirname(require.resolve('expo/package.json')), 'src/winter/I
 const inlineRequires = { blockList: Object.fromEntries(eager.map((file) => [file, true])) };
 config.transformer.getTransformOptions = async () => ({ transform: { inlineRequires } });
 
-// What was made of a file is made anew when imports lead elsewhere (babel-direct-imports.js).
-const leads = [require.resolve('@fidens/core'), require.resolve('./babel-direct-imports')];
+// What packages bring along and no page of ours comes to stays out of what browsers load.
+config.resolver.resolveRequest = (context, name, platform) => {
+  const found = context.resolveRequest(context, name, platform);
+  return platform === 'web' && !context.dev ? leftOut(found) : found;
+};
+
+// What was made of a file is made anew when imports lead elsewhere (bundle/direct-imports.js).
+const leads = [require.resolve('@fidens/core'), require.resolve('./bundle/direct-imports')];
 config.cacheVersion = createHash('sha256')
   .update(leads.map((file) => readFileSync(file)).join())
   .digest('hex');

@@ -124,8 +124,7 @@ test('who has lost the password comes back with a printed code, once, to everyth
   await expectAccessible(page);
   await back.getByLabel('Recovery code').fill(code.toLowerCase());
   await back.getByRole('button', { name: 'Take the new password' }).click();
-  // Where the sign-out was.
-  await expect(page.getByText('7 recovery codes are left.', { exact: false })).toBeVisible();
-  await page.goto('/');
   await expect(page.getByRole('link', { name: /Coastal Ecology/ }).first()).toBeVisible();
+  await page.goto('/account');
+  await expect(page.getByText('7 recovery codes are left.', { exact: false })).toBeVisible();
 });

@@ -77,7 +77,7 @@ const SOURCES = [
   'client/public',
   'client/app.json',
   'client/babel.config.js',
-  'client/babel-direct-imports.js',
+  'client/bundle',
   'client/metro.config.js',
   'client/package.json',
   'core/src',

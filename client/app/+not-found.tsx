@@ -10,6 +10,7 @@ export default function NotFound() {
   return (
     <View role="main" style={{ flex: 1, justifyContent: 'center', padding: SPACE.xl }}>
       <Empty
+        level={1}
         title="No such page"
         actions={
           <LinkButton href="/" mode="contained">

@@ -1,20 +1,16 @@
-import {
-  credentialsSchema,
-  JOI_OPTIONS,
-  mailAddressSchema,
-  passwordAgainSchema,
-  recoverySchema,
-  registrationSchema,
-} from '@fidens/core';
+import { JOI_OPTIONS } from '@fidens/core';
 import { joiResolver } from '@hookform/resolvers/joi';
-import type Joi from 'joi';
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { useForm, type Resolver } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { faultsOf, reasonOf } from '@/data/api';
 import { useOpenedLink } from '@/data/opened-link';
 import { useSession, useSignIn } from '@/data/session';
+import type { WayIn } from '@/model/ways-in';
+import { beforeDoor } from '@/shell/door';
+import { laterParts, useFetchedLater } from '@/shell/later';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
@@ -31,51 +27,41 @@ interface Fields {
   password: string;
 }
 
-/** The ways in that ask for something. */
-type Way = 'sign in' | 'sign up' | 'recovery' | 'lost' | 'account link' | 'password link';
-
-interface WayIn {
+interface WayInForm {
   title: string;
   button: string;
-  schema: Joi.ObjectSchema;
   fields: readonly (keyof Fields)[];
 }
 
-const WAYS: Readonly<Record<Way, WayIn>> = {
+const WAYS: Readonly<Record<WayIn, WayInForm>> = {
   'sign in': {
     title: 'Sign in',
     button: 'Sign in',
-    schema: credentialsSchema,
     fields: ['email', 'password'],
   },
   'sign up': {
     title: 'Make an account',
     button: 'Make the account',
-    schema: registrationSchema,
     fields: ['name', 'email', 'password'],
   },
   lost: {
     title: 'The password is lost',
     button: 'Send a link',
-    schema: mailAddressSchema,
     fields: ['email'],
   },
   recovery: {
     title: 'Come back with a code',
     button: 'Take the new password',
-    schema: recoverySchema,
     fields: ['email', 'code', 'password'],
   },
   'account link': {
     title: 'Finish the account',
     button: 'Finish the account',
-    schema: passwordAgainSchema,
     fields: ['password'],
   },
   'password link': {
     title: 'Take a new password',
     button: 'Take the new password',
-    schema: passwordAgainSchema,
     fields: ['password'],
   },
 };
@@ -86,17 +72,20 @@ const BY_LINK = { account: 'account link', password: 'password link' } as const;
 /** The ways that can be chosen; the others come by a link. */
 const CHOSEN = ['sign in', 'sign up', 'lost', 'recovery'] as const;
 
+export default beforeDoor(SignIn);
+
 /** The ways in: an account, a new one, or the sample student where there is one. */
-export default function SignIn() {
+function SignIn() {
   const c = useColours();
   const { data: session } = useSession();
   const link = useOpenedLink('account', 'password');
-  const [way, setWay] = useState<Way>(link ? BY_LINK[link.use as keyof typeof BY_LINK] : 'sign in');
+  const [way, setWay] = useState<WayIn>(link ? BY_LINK[link.use as keyof typeof BY_LINK] : 'sign in');
   useTitle(WAYS[way].title);
   // Who comes from a page, or chooses another way, goes on in its first field.
   const came = useCameFromPage();
   const [isChosen, setIsChosen] = useState(came);
   const signIn = useSignIn();
+  useFetchedLater();
   return (
     <ScrollView contentContainerStyle={{ flexGrow: 1, justifyContent: 'center', padding: SPACE.xl }}>
       <View role="main" style={{ width: '100%', maxWidth: 420, alignSelf: 'center', gap: SPACE.l }}>
@@ -140,7 +129,7 @@ export default function SignIn() {
 }
 
 interface AccountFormProps {
-  way: Way;
+  way: WayIn;
   /** Of the link that it was opened with. */
   token: string | undefined;
   signIn: ReturnType<typeof useSignIn>;
@@ -150,9 +139,19 @@ interface AccountFormProps {
 
 function AccountForm({ way, token = '', signIn, begins }: AccountFormProps) {
   const c = useColours();
-  const { title, button, schema, fields } = WAYS[way];
-  const { control, handleSubmit, setError } = useForm<Fields>({
-    resolver: joiResolver(schema, JOI_OPTIONS),
+  const { title, button, fields } = WAYS[way];
+  const client = useQueryClient();
+  const check: Resolver<Fields> = async (typed, context, options) => {
+    try {
+      const { WAYS_IN } = await laterParts(client);
+      return await joiResolver(WAYS_IN[way], JOI_OPTIONS)(typed, context, options);
+    } catch {
+      const message = 'Fidens has not come through from the server whole. Try again.';
+      return { values: {}, errors: { [fields[0]!]: { type: 'later', message } } };
+    }
+  };
+  const { control, formState, handleSubmit, setError } = useForm<Fields>({
+    resolver: check,
     defaultValues: Object.fromEntries(fields.map((field) => [field, ''])),
   });
   const submit = handleSubmit((typed) =>
@@ -167,7 +166,9 @@ function AccountForm({ way, token = '', signIn, begins }: AccountFormProps) {
       },
     ),
   );
-  const send = () => void submit();
+  const send = () => {
+    if (!formState.isSubmitting) void submit();
+  };
   const refused = signIn.error && signIn.variables?.way === way ? signIn.error : undefined;
   const isNew = way !== 'sign in' && way !== 'account link';
   const mailed = signIn.data && 'mailed' in signIn.data && signIn.variables?.way === way;
@@ -230,7 +231,7 @@ function AccountForm({ way, token = '', signIn, begins }: AccountFormProps) {
       <Button
         mode={isNew ? 'contained' : 'contained-tonal'}
         onPress={send}
-        loading={signIn.isPending && signIn.variables.way !== 'sample'}
+        loading={formState.isSubmitting || (signIn.isPending && signIn.variables.way !== 'sample')}
       >
         {button}
       </Button>

@@ -5,28 +5,27 @@ export { type Copied, INCOMING_LIMITS, type Source, type SourceFile } from './in
 export { COLUMN_KINDS, type ColumnKind } from './incoming/vocabulary';
 export { type CategoryRules, RULE_NAMES } from './rules';
 export { type Curve } from './rules/curve/form';
-export { type Deduct } from './rules/deduct';
+export { type Deduct } from './rules/deduct/form';
 export { type Drop } from './rules/drop/form';
 export { type LatePolicy } from './rules/late/form';
 export { penaltyOf } from './rules/late/lateness';
 export { LIMITS } from './rules/limits';
-export { type MissingPolicy } from './rules/missing';
-export { type Planned } from './rules/planned';
-export { type Replace } from './rules/replace';
-export { type Round } from './rules/round';
-export { type Scheme, schemeWeight } from './rules/schemes';
+export { type MissingPolicy } from './rules/missing/form';
+export { type Planned } from './rules/planned/form';
+export { type Replace } from './rules/replace/form';
+export { type Round } from './rules/round/form';
+export { schemeWeight } from './rules/schemes';
+export { type Scheme } from './rules/schemes/form';
 export { exact, floating } from './numbers/arithmetic';
 export {
   type Decimal,
-  decimalSchema,
-  inWords,
   isDecimal,
   isRealMoment,
   momentText,
-  positiveDecimalSchema,
   shortestDecimal,
   typedDecimal,
 } from './numbers/decimal';
+export { decimalSchema, inWords, positiveDecimalSchema } from './numbers/schemas';
 export {
   decimalText,
   fractionOfPercent,
@@ -119,22 +118,17 @@ export { Variation } from './search/variation';
 export { type AccountArchive, checkArchive, checkingArchive } from './editing/account-archive';
 export { type Along, type Hanging, takingAlong } from './editing/along';
 export { applyEdits } from './editing/apply-edits';
-export { decide, type Decided, puttingBack, type SeenChange, without } from './editing/change';
+export { puttingBack, type SeenChange, without } from './editing/change';
 export { type Collision, collisions } from './editing/collision';
+export { decide, type Decided } from './editing/decide';
 export { difference, replacement } from './editing/difference';
 export { changingScale, courseSetting, type Edit, type NodeFields, setting } from './editing/edit';
 export { checkEdits } from './editing/edit-schema';
 export { handedInNow } from './editing/handed-in';
 export { type PastChange, type PastStep, pastSteps, reversal } from './editing/history';
 export { countingDouble, type Recombination, recombinations } from './editing/recombine';
-export {
-  checkRehearsal,
-  type NextTry,
-  type Rehearsal,
-  rehearse,
-  type Try,
-  withTry,
-} from './editing/rehearsal';
+export { type NextTry, type Rehearsal, rehearse, type Try, withTry } from './editing/rehearsal';
+export { checkRehearsal } from './editing/rehearsal-schema';
 export { copyRules, listsPieces, rulesAlone, ruleSheet, withSheet } from './editing/rule-sheet';
 export { scaleToHundred, spreadRest, weighed } from './editing/weights';
 export { answer } from './insight/answer';

@@ -1,39 +1,35 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { Slot } from 'expo-router';
-import { useEffect } from 'react';
 import { View } from 'react-native';
-import { AlongQuestionDialog } from '@/shell/along-question';
-import { AwayNotice } from '@/shell/away-notice';
-import { DropAnywhere } from '@/shell/drop-anywhere';
-import { fetchLater } from '@/shell/later';
-import { NewVersion } from '@/shell/new-version';
+import { useSession } from '@/data/session';
+import { isAnyPending } from '@/data/sync/pending';
+import { behindDoor } from '@/shell/door';
+import { laterPart, useFetchedLater, useIsLater } from '@/shell/later';
 import { Places } from '@/shell/places';
-import { SavingMark } from '@/shell/saving-mark';
-import { SessionEnded } from '@/shell/session-ended';
-import { UndoNotice } from '@/shell/undo-notice';
-import { UnsavedNotice } from '@/shell/unsaved-notice';
 import { useKeptFocus } from '@/shell/use-kept-focus';
 import { useIsWide } from '@/theme/layout';
+import { Loading } from '@/ui/states';
+
+const AbovePage = laterPart('AbovePage');
+const BelowPage = laterPart('BelowPage');
+
+export default behindDoor(PlacesLayout);
 
 /** The four places around whatever is open: a bar below it on a phone, a rail beside it on a wide screen. */
-export default function PlacesLayout() {
+function PlacesLayout() {
   const wide = useIsWide();
-  const client = useQueryClient();
   useKeptFocus();
-  useEffect(() => fetchLater(client), [client]);
+  useFetchedLater();
+  const studentId = useSession().data?.student?.id;
+  const isLater = useIsLater();
+  // What was changed here and not saved belongs to every number: none is shown without it.
+  const waits = !isLater && studentId !== undefined && isAnyPending(studentId);
   return (
     <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse' }}>
       <Places />
       <View role="main" style={{ flex: 1, minHeight: 0 }}>
-        <AwayNotice />
-        <NewVersion />
-        <SavingMark />
-        <UnsavedNotice />
-        <Slot />
-        <UndoNotice />
-        <AlongQuestionDialog />
-        <SessionEnded />
-        <DropAnywhere />
+        <AbovePage />
+        {waits ? <Loading what="what you have changed" /> : <Slot />}
+        <BelowPage />
       </View>
     </View>
   );

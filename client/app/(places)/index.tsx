@@ -2,7 +2,10 @@ import { reasonOf } from '@/data/api';
 import { currentTerm, useCoursesAndTerms } from '@/data/terms';
 import { useNow } from '@/data/session';
 import { TermPage } from '@/pages/term-page';
+import { laterPart } from '@/shell/later';
 import { Failed, Loading } from '@/ui/states';
+
+const TermDesk = laterPart('TermDesk');
 
 /** The Term place: the term that is on. */
 export default function TermPlace() {
@@ -11,5 +14,5 @@ export default function TermPlace() {
   const term = terms && currentTerm(terms, now);
   if (error) return <Failed what="Your courses" reason={reasonOf(error)} retry={retry} />;
   if (!courses || !term) return <Loading what="your courses" />;
-  return <TermPage key={term.id} term={term} all={courses} isCurrent />;
+  return <TermPage key={term.id} term={term} all={courses} isCurrent Desk={TermDesk} />;
 }

@@ -1,3 +1,4 @@
+import { behindDoor } from '@/shell/door';
 import { later } from '@/shell/later';
 
-export default later('SheetScreen');
+export default behindDoor(later('SheetScreen'));

@@ -12,10 +12,22 @@ interface OpenedLink {
 const LINK = /^#(account|password|email)=([\w-]+)$/;
 
 /** Where the window was opened: what redirects has lost what is behind the `#`. */
-export const openedAddress =
+const openedAddress =
   typeof window === 'undefined' || !window.location
     ? '/'
     : window.location.pathname + window.location.search + window.location.hash;
+
+let wanted = openedAddress.startsWith('/sign-in') ? '/' : openedAddress;
+
+/** Where to go once somebody has signed in: where the window was opened, or the term. */
+export function wantedAddress(): string {
+  return wanted;
+}
+
+/** Forgets where the window was opened, as somebody is in: who signs in after them, in the same window, comes to the term. */
+export function forgetWantedAddress(): void {
+  wanted = '/';
+}
 
 function linkIn(address: string): OpenedLink | undefined {
   const [, use, token] = LINK.exec(address.slice(address.indexOf('#'))) ?? [];

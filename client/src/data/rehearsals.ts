@@ -1,6 +1,5 @@
-import { checkRehearsal, type Rehearsal, type Try } from '@fidens/core';
+import type { Rehearsal } from '@fidens/core';
 import { queryOptions, useMutation, useQuery, type QueryClient } from '@tanstack/react-query';
-import { keptValues } from '@/storage/kept-state';
 import { ApiError, ask } from './api';
 
 /** Trial scores under a name, and the course they are of. */
@@ -78,17 +77,4 @@ export function useKeepRehearsal() {
 
 export function useForgetRehearsal() {
   return useMutation<unknown, Error, StoredRehearsal>({ mutationKey: FORGET_REHEARSAL });
-}
-
-const NONE: readonly Try[] = [];
-
-/** What is being tried in each course just now, before it is kept under a name; the browser keeps it. */
-export const currentTries = keptValues('rehearsal', NONE, (kept) => {
-  const checked = checkRehearsal({ name: 'now', tries: kept });
-  return checked.ok ? checked.value.tries : undefined;
-});
-
-/** Tries in a course from now on; none where there are none left. */
-export function setTries(courseId: string, tries: readonly Try[]): void {
-  currentTries.set(courseId, tries.length === 0 ? NONE : tries);
 }

@@ -115,7 +115,9 @@ function Beside({ course, page }: { course: StoredCourse; page: keyof typeof ASI
 function Gone() {
   return (
     <Page title="No such course">
-      <Empty title="No such course">It may have been deleted, or it is not yours.</Empty>
+      <Empty level={1} title="No such course">
+        It may have been deleted, or it is not yours.
+      </Empty>
     </Page>
   );
 }

@@ -46,7 +46,9 @@ export function ScaleScreen() {
       {scale ? (
         <EditScale key={scale.id} kept={scale} />
       ) : (
-        <Empty title="No such scale">It may have been deleted, or it is not yours.</Empty>
+        <Empty level={1} title="No such scale">
+          It may have been deleted, or it is not yours.
+        </Empty>
       )}
     </Page>
   );

@@ -24,7 +24,12 @@ export function SheetScreen() {
     return <Failed what="This course" reason={reasonOf(error)} retry={() => void refetch()} />;
   if (!courses) return <Loading what="this course" />;
   const course = courses.find(({ id }) => id === courseId);
-  if (!course) return <Empty title="No such course">It may have been deleted, or it is not yours.</Empty>;
+  if (!course)
+    return (
+      <Empty level={1} title="No such course">
+        It may have been deleted, or it is not yours.
+      </Empty>
+    );
   return (
     <ScrollView role="main">
       <View style={{ width: '100%', maxWidth: 820, alignSelf: 'center' }}>

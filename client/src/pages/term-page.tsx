@@ -1,7 +1,7 @@
 import type { Course } from '@fidens/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link, useRouter } from 'expo-router';
-import { useMemo } from 'react';
+import { useMemo, type ComponentType } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
@@ -9,8 +9,6 @@ import { sampleCoursesQuery, useCreateCourse, type StoredCourse } from '@/data/c
 import { useNow } from '@/data/session';
 import { isOver, useTerms, weekOf, type Term } from '@/data/terms';
 import { CourseCard } from '@/features/term/course-card';
-import { GivenGrades } from '@/features/terms/given-grades';
-import { GpaTarget } from '@/features/terms/gpa-target';
 import { GpaWorking } from '@/features/terms/gpa-working';
 import { byAttention } from '@/model/attention';
 import { LOOSE_WORDS, useLooseEnds, wantsDecision } from '@/model/loose-ends';
@@ -25,6 +23,7 @@ import { Empty } from '@/ui/states';
 import { Soft } from '@/ui/text';
 import { topOutlook } from '@/wording/top-outlook';
 import { plural } from '@/wording/words';
+import type { TermDeskProps } from './term-desk';
 
 interface TermPageProps {
   term: Term;
@@ -32,16 +31,17 @@ interface TermPageProps {
   all: readonly StoredCourse[];
   /** Whether it is the one that is on: its place shows what is loose. */
   isCurrent: boolean;
+  /** What is done below all that is told. */
+  Desk: ComponentType<TermDeskProps>;
 }
 
 /** A term: its courses, first what is loose, its GPA and what it can become, the grades that were given in the end. */
-export function TermPage({ term, all, isCurrent }: TermPageProps) {
+export function TermPage({ term, all, isCurrent, Desk }: TermPageProps) {
   const wide = useIsWide();
   const now = useNow();
   const courses = useMemo(() => all.filter(({ termId }) => termId === term.id), [all, term.id]);
   const others = useMemo(() => all.filter(({ termId }) => termId !== term.id), [all, term.id]);
   const inOrder = useMemo(() => byAttention(courses, now), [courses, now]);
-  const over = isOver(term, now);
   return (
     <Page title={isCurrent ? 'Term' : term.name} most={wide ? 1040 : 640}>
       <TermHead term={term} courses={courses} isCurrent={isCurrent} />
@@ -68,8 +68,7 @@ export function TermPage({ term, all, isCurrent }: TermPageProps) {
       {courses.length > 0 && (
         <Stack gap="xs">
           <TermGpa term={term} courses={courses} />
-          {!over && <GpaTarget courses={courses} others={others} />}
-          <GivenGrades courses={courses} startsOpen={over} />
+          <Desk courses={courses} others={others} isOver={isOver(term, now)} />
         </Stack>
       )}
     </Page>

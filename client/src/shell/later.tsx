@@ -1,29 +1,47 @@
-import { queryOptions, useQuery, type QueryClient } from '@tanstack/react-query';
-import type { ComponentType } from 'react';
+import { queryOptions, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { createElement, useEffect, type ComponentType, type FunctionComponent } from 'react';
 import { Failed, Loading } from '@/ui/states';
 
-type Pages = typeof import('@/pages/later');
+type Later = typeof import('./later-parts');
+type LaterComponent = {
+  [Name in keyof Later]: Later[Name] extends FunctionComponent<never> ? Name : never;
+}[keyof Later];
 
-/** The pages that come after the first one: fetched once, and asked for again where they did not come. */
+/** What comes after the first page: fetched once, and asked for again where it did not come. */
 const laterQuery = queryOptions({
   queryKey: ['pages'],
-  queryFn: () => import('@/pages/later'),
+  queryFn: () => import('./later-parts'),
   staleTime: Infinity,
   gcTime: Infinity,
   structuralSharing: false,
 });
 
-/** Fetches the other pages while the first one is looked at. */
-export function fetchLater(client: QueryClient): void {
-  void client.prefetchQuery(laterQuery);
+/** Fetches what comes after the first page while that is looked at. */
+export function useFetchedLater(): void {
+  const client = useQueryClient();
+  useEffect(() => void client.prefetchQuery(laterQuery), [client]);
+}
+
+/** Whether what comes after the first page is there. */
+export function useIsLater(): boolean {
+  return useQuery({ ...laterQuery, enabled: false }).data !== undefined;
+}
+
+/**
+ * What comes after the first page, for what is asked before it is there.
+ *
+ * @throws {Error} where it does not come through
+ */
+export function laterParts(client: QueryClient): Promise<Later> {
+  return client.fetchQuery(laterQuery);
 }
 
 /** A page that comes after the first one, for its address. */
-export function later(name: keyof Pages): ComponentType {
-  return function Later() {
+export function later(name: LaterComponent): ComponentType {
+  return function LaterPage() {
     const { data: pages, error, refetch } = useQuery(laterQuery);
     if (pages) {
-      const Page = pages[name];
+      const Page = pages[name] as ComponentType;
       return <Page />;
     }
     if (error)
@@ -35,5 +53,17 @@ export function later(name: keyof Pages): ComponentType {
         />
       );
     return <Loading what="this page" />;
+  };
+}
+
+/** What a component of them is given. */
+type PropsOf<Name extends LaterComponent> =
+  Later[Name] extends FunctionComponent<infer Props extends object> ? Props : never;
+
+/** A part of the first page, or of what is around every page, that comes after the rest of it; nothing until then. */
+export function laterPart<Name extends LaterComponent>(name: Name): FunctionComponent<PropsOf<Name>> {
+  return function LaterPart(props) {
+    const { data: pages } = useQuery(laterQuery);
+    return pages ? createElement(pages[name] as FunctionComponent<PropsOf<Name>>, props) : null;
   };
 }

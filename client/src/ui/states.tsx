@@ -35,10 +35,13 @@ export function Empty({
   title,
   children,
   actions,
+  level = 2,
 }: {
   title: string;
   children: ReactNode;
   actions?: ReactNode;
+  /** Of its heading: 1 where it is all that the page says. */
+  level?: 1 | 2;
 }) {
   const { card, rule } = useColours();
   return (
@@ -53,7 +56,7 @@ export function Empty({
         alignItems: 'flex-start',
       }}
     >
-      <Text variant="headlineMedium" role="heading" aria-level={2}>
+      <Text variant="headlineMedium" role="heading" aria-level={level}>
         {title}
       </Text>
       <Soft>{children}</Soft>

@@ -1,7 +1,6 @@
 import Joi from 'joi';
-import { inWords } from '../numbers/decimal';
 import type { RoundingMode } from '../numbers/rational';
-import { lineSchema, textSchema } from '../numbers/text';
+import { inWords, lineSchema, textSchema } from '../numbers/schemas';
 
 const email = textSchema()
   .trim()

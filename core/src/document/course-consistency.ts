@@ -2,10 +2,10 @@ import { isDecimal, isRealMoment } from '../numbers/decimal';
 import { isObject } from '../numbers/json';
 import { instant } from '../numbers/moment';
 import { rational } from '../numbers/rational';
-import { CATEGORY_RULES } from '../rules';
 import { curveFaults } from '../rules/curve/form';
-import { deductFaults } from '../rules/deduct';
-import type { CategoryRule, RuleFault } from '../rules/rule';
+import { deductFaults } from '../rules/deduct/form';
+import { CATEGORY_FORMS } from '../rules/forms';
+import type { RuleFault } from '../rules/rule';
 import { weightToFaults } from '../rules/weight-to';
 import { referenceFaults, type PlacedJson } from './reference-faults';
 import { placeText, type Fault } from './validation';
@@ -23,7 +23,7 @@ export function consistencyFaults(document: Json): Fault[] {
   return new Consistency(document).faults();
 }
 
-const RULES: readonly Pick<CategoryRule<never>, 'faults'>[] = Object.values(CATEGORY_RULES);
+const FORMS = Object.values(CATEGORY_FORMS);
 
 class Consistency {
   readonly #faults: Fault[] = [];
@@ -126,7 +126,7 @@ class Consistency {
   }
 
   #category(category: Json, path: Path): void {
-    for (const { faults } of RULES) this.#sayAll(path, faults?.(category) ?? []);
+    for (const { faults } of FORMS) this.#sayAll(path, faults?.(category) ?? []);
     this.#sayAll(path, weightToFaults(category));
   }
 

@@ -1,14 +1,21 @@
 import Joi from 'joi';
-import { decimalSchema, figureDecimalSchema, momentSchema, positiveDecimalSchema } from '../numbers/decimal';
-import { lineSchema, noteSchema } from '../numbers/text';
-import { CATEGORY_RULES } from '../rules';
+import {
+  decimalSchema,
+  figureDecimalSchema,
+  lineSchema,
+  momentSchema,
+  noteSchema,
+  positiveDecimalSchema,
+} from '../numbers/schemas';
 import { curveSchema } from '../rules/curve/form';
-import { deductSchema } from '../rules/deduct';
+import { deductSchema } from '../rules/deduct/form';
+import { CATEGORY_FORMS } from '../rules/forms';
 import { lateSchema } from '../rules/late/form';
 import { LIMITS } from '../rules/limits';
-import { missingSchema } from '../rules/missing';
+import { missingSchema } from '../rules/missing/form';
 import { requirementsSchema } from '../rules/requirements/form';
-import { roundSchema } from '../rules/round';
+import { roundSchema } from '../rules/round/form';
+import type { CategoryForm } from '../rules/rule';
 import { secondSchema } from '../rules/second/form';
 
 const note = noteSchema(LIMITS.note);
@@ -91,13 +98,8 @@ const nodeFields = {
 };
 
 /** The forms of rules, by their fields. */
-function schemasOf<F extends string>(
-  rules: Readonly<Record<F, { schema: Joi.Schema }>>,
-): Record<F, Joi.Schema> {
-  const schemas = Object.entries(rules).map(([field, rule]) => [
-    field,
-    (rule as { schema: Joi.Schema }).schema,
-  ]);
+function schemasOf<F extends string>(forms: Readonly<Record<F, CategoryForm>>): Record<F, Joi.Schema> {
+  const schemas = Object.entries<CategoryForm>(forms).map(([field, { schema }]) => [field, schema]);
   return Object.fromEntries(schemas) as Record<F, Joi.Schema>;
 }
 
@@ -105,7 +107,7 @@ export const categoryFields = {
   ...nodeFields,
   combine: oneOf('points', 'equal', 'weights'),
   period: Joi.valid(true),
-  ...schemasOf(CATEGORY_RULES),
+  ...schemasOf(CATEGORY_FORMS),
 };
 
 export const assessmentFields = {

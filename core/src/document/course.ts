@@ -1,16 +1,16 @@
 import type { Decimal, Moment } from '../numbers/decimal';
 import type { CategoryRules } from '../rules';
 import type { Curve } from '../rules/curve/form';
-import type { Deduct } from '../rules/deduct';
+import type { Deduct } from '../rules/deduct/form';
 import type { Late, LatePolicy } from '../rules/late/form';
-import type { MissingPolicy } from '../rules/missing';
+import type { MissingPolicy } from '../rules/missing/form';
 import type { Requirement } from '../rules/requirements/form';
-import type { Round } from '../rules/round';
+import type { Round } from '../rules/round/form';
 import type { Second } from '../rules/second/form';
 
 export type { CategoryRules, Decimal, Late, LatePolicy, MissingPolicy, Moment, Round };
 export type { Drop } from '../rules/drop/form';
-export type { Planned } from '../rules/planned';
+export type { Planned } from '../rules/planned/form';
 export type { Second, SecondGroup } from '../rules/second/form';
 export type { Requirement };
 

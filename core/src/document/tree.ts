@@ -1,4 +1,4 @@
-import type { Deduct } from '../rules/deduct';
+import type { Deduct } from '../rules/deduct/form';
 import type { Assessment, Category, Course, CourseNode } from './course';
 
 /** A node with its place: the categories above it, from the root down. */

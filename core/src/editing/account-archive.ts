@@ -8,10 +8,11 @@ import {
 import type { Course, Scale } from '../document/course';
 import { checkCourse, checkScale } from '../document/course-file';
 import { check, type Checked, type Fault } from '../document/validation';
-import { textSchema } from '../numbers/text';
+import { textSchema } from '../numbers/schemas';
 import { checkEdits } from './edit-schema';
 import type { PastChange } from './history';
-import { checkRehearsal, type Rehearsal } from './rehearsal';
+import type { Rehearsal } from './rehearsal';
+import { checkRehearsal } from './rehearsal-schema';
 
 /** A term as an archive has it. */
 export interface ArchivedTerm {

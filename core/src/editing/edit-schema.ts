@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { checkNode } from '../document/course-file';
 import { assessmentFields, categoryFields, courseFields } from '../document/course-schema';
 import { check, type Checked, type Fault } from '../document/validation';
-import { lineSchema } from '../numbers/text';
+import { lineSchema } from '../numbers/schemas';
 import { LIMITS } from '../rules/limits';
 import type { Edit } from './edit';
 

@@ -1,12 +1,6 @@
-import Joi from 'joi';
-import { libraryNameSchema } from '../document/account-schema';
 import type { Course, Decimal, Score, Status } from '../document/course';
-import { assessmentFields } from '../document/course-schema';
 import { scaleFor } from '../document/scale';
 import { find } from '../document/tree';
-import { check, type Checked } from '../document/validation';
-import { lineSchema } from '../numbers/text';
-import { LIMITS } from '../rules/limits';
 import { applyEdits } from './apply-edits';
 import { setting, type Edit } from './edit';
 
@@ -26,27 +20,6 @@ export interface Rehearsal {
   readonly id: string;
   readonly name: string;
   readonly tries: readonly Try[];
-}
-
-const trySchema = Joi.object({
-  id: lineSchema(LIMITS.id).required(),
-  entry: Joi.object({ status: assessmentFields.status.required(), score: assessmentFields.score }),
-  counted: Joi.valid(false),
-  weight: assessmentFields.weight,
-}).or('entry', 'counted', 'weight');
-
-const rehearsalSchema = Joi.object({
-  name: libraryNameSchema.required(),
-  tries: Joi.array().items(trySchema).min(1).max(LIMITS.tries).unique('id').required(),
-});
-
-/**
- * Checks a rehearsal that came from outside.
- *
- * @returns its name and tries, or everything that is wrong with them, each with its place (`tries[0].weight`)
- */
-export function checkRehearsal(json: unknown): Checked<Omit<Rehearsal, 'id'>> {
-  return check(rehearsalSchema.required(), json);
 }
 
 /** The change of a course that a try would be. */

@@ -4,12 +4,18 @@ import { curveRule } from './curve';
 import type { Curve } from './curve/form';
 import { dropRule } from './drop';
 import type { Drop } from './drop/form';
-import { lateRule, type LatePolicy } from './late/form';
-import { missingRule, type MissingPolicy } from './missing';
-import { plannedRule, type Planned } from './planned';
-import { replaceRule, type Replace } from './replace';
-import { roundRule, type Round } from './round';
-import { schemesRule, type Scheme } from './schemes';
+import { lateRule } from './late';
+import type { LatePolicy } from './late/form';
+import { missingRule } from './missing';
+import type { MissingPolicy } from './missing/form';
+import { plannedRule } from './planned';
+import type { Planned } from './planned/form';
+import { replaceRule } from './replace';
+import type { Replace } from './replace/form';
+import { roundRule } from './round';
+import type { Round } from './round/form';
+import { schemesRule } from './schemes';
+import type { Scheme } from './schemes/form';
 import type { CategoryRule } from './rule';
 
 /** The rules that a category can have, by their fields in the document. */
@@ -29,8 +35,8 @@ export interface CategoryRules {
 }
 
 /**
- * Every rule of a category. A field above without its entry here does not compile, nor does one without its words, its editor and its
- * columns (`CATEGORY_RULE_WORDS`, `RULE_EDITORS`, `CATEGORY_COLUMNS`).
+ * Every rule of a category. A field above without its entry here does not compile, nor does one without its form, its words, its editor
+ * and its columns (`CATEGORY_FORMS`, `CATEGORY_RULE_WORDS`, `RULE_EDITORS`, `CATEGORY_COLUMNS`).
  */
 export const CATEGORY_RULES: {
   readonly [Field in keyof CategoryRules]-?: CategoryRule<Exclude<CategoryRules[Field], undefined>>;

@@ -28,17 +28,21 @@ export interface CategoryShape {
   readonly varying: number;
 }
 
-/**
- * What every rule of a category tells the house beside what it does to a value. What it does stands in its folder too and is called
- * where categories are added up, at the rule's place in the order that the grading rules give.
- *
- * @typeParam F - its field in the document
- */
-export interface CategoryRule<F> {
+/** The form of a rule of a category: what the borders hold a document against. It stands in the rule's `form.ts`. */
+export interface CategoryForm {
   /** Its form in a course file. */
   readonly schema: Joi.Schema;
   /** What of it does not agree with the rest of its category. It looks at any JSON, right or wrong in form. */
   readonly faults?: (category: Json) => readonly RuleFault[];
+}
+
+/**
+ * What every rule of a category tells the house beside what it does to a value, for a document that is right in form. What it does
+ * stands in its folder too and is called where categories are added up, at the rule's place in the order that the grading rules give.
+ *
+ * @typeParam F - its field in the document
+ */
+export interface CategoryRule<F> {
   /**
    * The same rule with other ids for the nodes that it names; nothing where one goes that it cannot be without.
    *

@@ -1,6 +1,7 @@
 import { isSame } from '../../src/document/same';
 import { find } from '../../src/document/tree';
-import { checkRehearsal, rehearse, withTry, type Try } from '../../src/editing/rehearsal';
+import { rehearse, withTry, type Try } from '../../src/editing/rehearsal';
+import { checkRehearsal } from '../../src/editing/rehearsal-schema';
 import { category, course, open, scored } from '../sample';
 
 const document = course(

@@ -2,9 +2,12 @@ import { useLocalSearchParams } from 'expo-router';
 import { reasonOf } from '@/data/api';
 import { useCoursesAndTerms, useTerm } from '@/data/terms';
 import { TermPage } from '@/pages/term-page';
+import { laterPart } from '@/shell/later';
 import { LinkButton } from '@/ui/link-button';
 import { Page } from '@/ui/page';
 import { Empty, Failed, Loading } from '@/ui/states';
+
+const TermDesk = laterPart('TermDesk');
 
 /** A term of one's own choice. */
 export default function OtherTerm() {
@@ -17,10 +20,12 @@ export default function OtherTerm() {
   if (!term)
     return (
       <Page title="No such term">
-        <Empty title="No such term" actions={<LinkButton href="/terms">All terms</LinkButton>}>
+        <Empty level={1} title="No such term" actions={<LinkButton href="/terms">All terms</LinkButton>}>
           It may have been deleted, or it is not yours.
         </Empty>
       </Page>
     );
-  return <TermPage key={term.id} term={term} all={courses} isCurrent={term.id === current?.id} />;
+  return (
+    <TermPage key={term.id} term={term} all={courses} isCurrent={term.id === current?.id} Desk={TermDesk} />
+  );
 }

@@ -14,16 +14,9 @@ import { coursesQuery, keepCourses, withChanges, type StoredCourse } from '@/dat
 import { answersKept } from '@/data/kept-answers';
 import { noteSignedOut } from '@/data/session';
 import { ChangeQueue, type Waiting } from './change-queue';
-import {
-  dropPending,
-  keepPending,
-  nextOrder,
-  pendingIdOf,
-  pendingOf,
-  readPending,
-  type PendingChange,
-} from './pending';
+import { dropPending, keepPending, nextOrder, pendingIdOf, type PendingChange } from './pending';
 import { changeQueue, setChangeQueue } from './queue';
+import { pendingOf, readPending } from './read-pending';
 
 /** Whose changes each window saves. */
 const students = new WeakMap<QueryClient, string>();

@@ -1,4 +1,4 @@
-import { checkEdits, type SeenChange } from '@fidens/core';
+import type { SeenChange } from '@fidens/core';
 import { noteKept } from '@/storage/trouble';
 
 /** One change of a course that the server does not have yet, as it stands in the browser's own storage. */
@@ -36,32 +36,15 @@ export function dropAllPending(studentId: string): void {
     if (pendingIdOf(studentId, key) !== undefined) storage.removeItem(key);
 }
 
-/** What a student has changed and the server does not have yet, in order. What has no right form is left where it is. */
-export function pendingOf(studentId: string): PendingChange[] {
-  const storage = globalThis.localStorage;
-  if (!storage) return [];
-  return Object.keys(storage)
-    .filter((key) => key.startsWith(`${PREFIX}.${studentId}.`))
-    .flatMap((key) => readPending(storage.getItem(key)) ?? [])
-    .sort((a, b) => a.order - b.order);
+/** Whether something that a student has changed stands here, whatever form it has. */
+export function isAnyPending(studentId: string): boolean {
+  return Object.keys(globalThis.localStorage ?? {}).some((key) => pendingIdOf(studentId, key) !== undefined);
 }
 
 /** The id of the change that a key of the storage keeps; nothing where it is another's. */
 export function pendingIdOf(studentId: string, key: string | null): string | undefined {
   const start = `${PREFIX}.${studentId}.`;
   return key?.startsWith(start) ? key.slice(start.length) : undefined;
-}
-
-/** A change out of the browser's storage; nothing where it has not the form of one. */
-export function readPending(text: string | null): PendingChange | undefined {
-  try {
-    const { id, courseId, edits, seen, order } = JSON.parse(text ?? 'null') as Record<string, unknown>;
-    const [wanted, back] = [checkEdits(edits), checkEdits(seen, 'seen')];
-    if (typeof id !== 'string' || typeof courseId !== 'string' || typeof order !== 'number') return undefined;
-    return wanted.ok && back.ok ? { id, courseId, edits: wanted.value, seen: back.value, order } : undefined;
-  } catch {
-    return undefined;
-  }
 }
 
 let last = 0;

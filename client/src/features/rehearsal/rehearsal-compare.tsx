@@ -4,13 +4,8 @@ import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import type { StoredCourse } from '@/data/courses';
-import {
-  currentTries,
-  useForgetRehearsal,
-  useKeepRehearsal,
-  useRehearsals,
-  type StoredRehearsal,
-} from '@/data/rehearsals';
+import { currentTries } from '@/data/current-tries';
+import { useForgetRehearsal, useKeepRehearsal, useRehearsals, type StoredRehearsal } from '@/data/rehearsals';
 import { useNow } from '@/data/session';
 import { remember } from '@/data/undo';
 import { compute } from '@/model/computed';

@@ -16,7 +16,7 @@ import { memo, useMemo, useState } from 'react';
 import { TextInput, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import type { StoredCourse } from '@/data/courses';
-import { currentTries } from '@/data/rehearsals';
+import { currentTries } from '@/data/current-tries';
 import { useNow } from '@/data/session';
 import { compute } from '@/model/computed';
 import { treeRows } from '@/model/moving';

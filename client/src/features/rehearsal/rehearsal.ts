@@ -1,7 +1,7 @@
 import { rehearse, withTry, type NextTry, type Try } from '@fidens/core';
 import { useCallback, useMemo } from 'react';
 import type { StoredCourse } from '@/data/courses';
-import { currentTries, setTries } from '@/data/rehearsals';
+import { currentTries, setTries } from '@/data/current-tries';
 import { remember } from '@/data/undo';
 
 /** A course with trial scores on it, apart from the record. */

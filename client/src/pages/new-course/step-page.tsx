@@ -16,7 +16,9 @@ export function SetupScreen() {
   if (!course || !isStep(step)) {
     return (
       <Page title="No such course">
-        <Empty title="No such course">It may have been deleted, or it is not yours.</Empty>
+        <Empty level={1} title="No such course">
+          It may have been deleted, or it is not yours.
+        </Empty>
       </Page>
     );
   }

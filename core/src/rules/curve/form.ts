@@ -1,9 +1,10 @@
 import Joi from 'joi';
-import { decimalSchema, isDecimal, positiveDecimalSchema, type Decimal } from '../../numbers/decimal';
+import { isDecimal, type Decimal } from '../../numbers/decimal';
 import { isObject } from '../../numbers/json';
 import { rational } from '../../numbers/rational';
+import { decimalSchema, positiveDecimalSchema } from '../../numbers/schemas';
 import { LIMITS } from '../limits';
-import type { Json, RuleFault } from '../rule';
+import type { CategoryForm, Json, RuleFault } from '../rule';
 
 /** A step of a curve: what it gives from a percent on, percent. */
 export interface CurveStep {
@@ -74,3 +75,5 @@ function stepFaults(steps: unknown): RuleFault[] {
   });
   return faults;
 }
+
+export const curveForm: CategoryForm = { schema: curveSchema, faults: curveFaults };

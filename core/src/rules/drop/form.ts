@@ -1,5 +1,7 @@
 import Joi from 'joi';
+import { isObject } from '../../numbers/json';
 import { LIMITS } from '../limits';
+import type { CategoryForm } from '../rule';
 
 /** How many of a category's pieces do not count. */
 export interface Drop {
@@ -11,9 +13,17 @@ export interface Drop {
 
 const dropCount = Joi.number().integer().min(0).max(LIMITS.planned);
 
-export const dropSchema = Joi.object({
+const schema = Joi.object({
   lowest: dropCount,
   highest: dropCount,
   by: Joi.string().valid('percent', 'points', 'benefit'),
   when: Joi.string().valid('always', 'complete'),
 });
+
+export const dropForm: CategoryForm = {
+  schema,
+  faults: ({ drop }) =>
+    isObject(drop) && drop.by === 'benefit' && typeof drop.highest === 'number' && drop.highest > 0
+      ? [{ at: ['drop', 'highest'], message: 'must be 0 where drops are by benefit' }]
+      : [],
+};

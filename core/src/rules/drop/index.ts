@@ -1,6 +1,5 @@
-import { isObject } from '../../numbers/json';
 import type { CategoryRule } from '../rule';
-import { dropSchema, type Drop } from './form';
+import type { Drop } from './form';
 import { canFall } from './monotone';
 
 /**
@@ -8,11 +7,6 @@ import { canFall } from './monotone';
  * that the whole falls (`monotone.ts`); by benefit it cannot.
  */
 export const dropRule: CategoryRule<Drop> = {
-  schema: dropSchema,
-  faults: ({ drop }) =>
-    isObject(drop) && drop.by === 'benefit' && typeof drop.highest === 'number' && drop.highest > 0
-      ? [{ at: ['drop', 'highest'], message: 'must be 0 where drops are by benefit' }]
-      : [],
   canFall,
   problem: ({ lowest = 0, highest = 0 }, { pieces, isEmpty }) => {
     const drops = lowest + highest;

@@ -1,6 +1,7 @@
 import Joi from 'joi';
-import { decimalSchema, type Decimal, type Moment } from '../../numbers/decimal';
-import type { CategoryRule } from '../rule';
+import type { Decimal, Moment } from '../../numbers/decimal';
+import { decimalSchema } from '../../numbers/schemas';
+import type { CategoryForm } from '../rule';
 
 /** What lateness costs. */
 export interface LatePolicy {
@@ -33,5 +34,4 @@ export const lateSchema = Joi.object({
   closes: decimalSchema(),
 });
 
-/** Late work: what days late take of a piece's value, before its cap (grading rules, section 2). It never makes a rise fall. */
-export const lateRule: CategoryRule<LatePolicy | null> = { schema: lateSchema.allow(null) };
+export const lateForm: CategoryForm = { schema: lateSchema.allow(null) };

@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import { decimalSchema, type Decimal } from '../../numbers/decimal';
-import { lineSchema } from '../../numbers/text';
+import type { Decimal } from '../../numbers/decimal';
+import { decimalSchema, lineSchema } from '../../numbers/schemas';
 import { LIMITS } from '../limits';
 
 /**

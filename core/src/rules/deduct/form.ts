@@ -1,6 +1,7 @@
 import Joi from 'joi';
-import { decimalSchema, type Decimal } from '../../numbers/decimal';
+import type { Decimal } from '../../numbers/decimal';
 import { isObject } from '../../numbers/json';
+import { decimalSchema } from '../../numbers/schemas';
 import type { Json, RuleFault } from '../rule';
 
 /** What each occurrence, such as an absence, takes away from its category. */

@@ -1,0 +1,48 @@
+const { join } = require('node:path');
+
+/**
+ * What no page of ours comes to, by the ends of its files' names. Each is reached from what we use only by a package's own index or for
+ * what the web target, or our pages, do not have. The bundle tests go through every page as it is built: what is missed here fails there.
+ */
+const LEFT_OUT = [
+  // The router: stacks with headers and tabs as phones draw them, its pages for makers, addresses by static configuration, and
+  // what it says while developing.
+  'expo-router/build/layouts/stack-utils/index.js',
+  'expo-router/build/link/preview/HrefPreview.js',
+  'expo-router/build/native-tabs/NativeTabTrigger.js',
+  'expo-router/build/react-navigation/core/StaticNavigation.js',
+  'expo-router/build/react-navigation/native/createStaticNavigation.js',
+  'expo-router/build/react-navigation/routers/DrawerRouter.js',
+  'expo-router/build/react-navigation/routers/TabRouter.js',
+  'expo-router/build/views/Sitemap.js',
+  'expo-router/build/views/Toast.js',
+  // Long lists that draw what is in sight: ours have a package of their own.
+  'react-native-web/dist/exports/FlatList/index.js',
+  'react-native-web/dist/exports/SectionList/index.js',
+  // Turning and moving by text, such as "rotate(30)".
+  'react-native-svg/lib/module/lib/extract/transform.js',
+  'react-native-svg/lib/module/lib/extract/transformToRn.js',
+];
+
+/** What stands in the place of a file that we need a little of. */
+const INSTEAD = {
+  'expo-router/build/fork/native-stack/createNativeStackNavigator.js': join(__dirname, 'native-stack.js'),
+  'expo-router/build/head/index.js': join(__dirname, 'head.js'),
+  'expo-router/build/screensFeatureFlags.js': join(__dirname, 'screens.js'),
+};
+
+const endOf = (ends, file) => ends.find((end) => file.endsWith(`/node_modules/${end}`));
+
+/**
+ * A file that was found, or what is taken instead of it.
+ *
+ * @param found - a resolution of Metro's
+ */
+function leftOut(found) {
+  if (found.type !== 'sourceFile') return found;
+  if (endOf(LEFT_OUT, found.filePath)) return { type: 'empty' };
+  const instead = endOf(Object.keys(INSTEAD), found.filePath);
+  return instead ? { ...found, filePath: INSTEAD[instead] } : found;
+}
+
+module.exports = { leftOut };
