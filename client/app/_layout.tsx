@@ -2,6 +2,7 @@
 import 'expo';
 import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
 import { Slot } from 'expo-router';
+import { useDeferredValue } from 'react';
 import { View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
@@ -35,7 +36,9 @@ export default function Application() {
 
 /** Behind the door, the places; before it, the ways in: each leads to the other (`shell/door.tsx`). */
 function Screens() {
-  const { data: session, error, refetch } = useSession();
+  const { data, error, refetch } = useSession();
+  // A few milliseconds at a time: a whole page is drawn by what is known of who is here.
+  const session = useDeferredValue(data);
   if (error && !session)
     return <Failed what="Your sign-in" reason={reasonOf(error)} retry={() => void refetch()} />;
   if (!session) return <Opening />;

@@ -24,11 +24,16 @@ const LEFT_OUT = [
   'react-native-svg/lib/module/lib/extract/transformToRn.js',
 ];
 
-/** What stands in the place of a file that we need a little of. */
+/** What stands in the place of a file that we need a little of, or in another way. */
+const NOTHING = join(__dirname, 'nothing.js');
 const INSTEAD = {
   'expo-router/build/fork/native-stack/createNativeStackNavigator.js': join(__dirname, 'native-stack.js'),
   'expo-router/build/head/index.js': join(__dirname, 'head.js'),
   'expo-router/build/screensFeatureFlags.js': join(__dirname, 'screens.js'),
+  // What older browsers spelled otherwise: none that runs this needs it, and each value of each style would be looked at.
+  'inline-style-prefixer/lib/plugins/crossFade.js': NOTHING,
+  'inline-style-prefixer/lib/plugins/imageSet.js': NOTHING,
+  'react-native-web/dist/exports/render/index.js': join(__dirname, 'render.js'),
 };
 
 const endOf = (ends, file) => ends.find((end) => file.endsWith(`/node_modules/${end}`));

@@ -1,6 +1,8 @@
+import { useDeferredValue } from 'react';
 import { reasonOf } from '@/data/api';
 import { currentTerm, useCoursesAndTerms } from '@/data/terms';
 import { useNow } from '@/data/session';
+import { useIsPrepared } from '@/model/prepared';
 import { TermPage } from '@/pages/term-page';
 import { laterPart } from '@/shell/later';
 import { Failed, Loading } from '@/ui/states';
@@ -9,10 +11,12 @@ const TermDesk = laterPart('TermDesk');
 
 /** The Term place: the term that is on. */
 export default function TermPlace() {
-  const { courses, terms, error, retry } = useCoursesAndTerms();
+  const { courses: known, terms, error, retry } = useCoursesAndTerms();
+  const courses = useDeferredValue(known);
   const now = useNow();
+  const isPrepared = useIsPrepared();
   const term = terms && currentTerm(terms, now);
   if (error) return <Failed what="Your courses" reason={reasonOf(error)} retry={retry} />;
-  if (!courses || !term) return <Loading what="your courses" />;
+  if (!courses || !term || !isPrepared) return <Loading what="your courses" />;
   return <TermPage key={term.id} term={term} all={courses} isCurrent Desk={TermDesk} />;
 }

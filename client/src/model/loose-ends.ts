@@ -94,8 +94,22 @@ function byAge(a: LooseEnd, b: LooseEnd): number {
   return when(a).localeCompare(when(b));
 }
 
+/** What was found of each course: a course is never changed in place, and several screens ask. */
+const known = new WeakMap<
+  StoredCourse,
+  { readonly now: string; readonly term: Term | undefined; readonly found: readonly LooseEnd[] }
+>();
+
 /** What in one course needs a decision. */
-export function looseEndsOf(course: StoredCourse, now: string, term: Term | undefined): LooseEnd[] {
+export function looseEndsOf(course: StoredCourse, now: string, term: Term | undefined): readonly LooseEnd[] {
+  const before = known.get(course);
+  if (before?.now === now && before.term === term) return before.found;
+  const found = findLooseEnds(course, now, term);
+  known.set(course, { now, term, found });
+  return found;
+}
+
+function findLooseEnds(course: StoredCourse, now: string, term: Term | undefined): LooseEnd[] {
   const { document } = course;
   const { problems } = compute(document, now);
   const found: LooseEnd[] = [];

@@ -1,5 +1,11 @@
 import { queryOptions, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { createElement, useEffect, type ComponentType, type FunctionComponent } from 'react';
+import {
+  createElement,
+  useDeferredValue,
+  useEffect,
+  type ComponentType,
+  type FunctionComponent,
+} from 'react';
 import { Failed, Loading } from '@/ui/states';
 
 type Later = typeof import('./later-parts');
@@ -63,7 +69,7 @@ type PropsOf<Name extends LaterComponent> =
 /** A part of the first page, or of what is around every page, that comes after the rest of it; nothing until then. */
 export function laterPart<Name extends LaterComponent>(name: Name): FunctionComponent<PropsOf<Name>> {
   return function LaterPart(props) {
-    const { data: pages } = useQuery(laterQuery);
+    const pages = useDeferredValue(useQuery(laterQuery).data);
     return pages ? createElement(pages[name] as FunctionComponent<PropsOf<Name>>, props) : null;
   };
 }

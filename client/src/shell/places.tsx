@@ -3,6 +3,7 @@ import { Pressable, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
 import { undoLast, useSteps } from '@/data/undo';
 import { useLooseEnds, wantsDecision } from '@/model/loose-ends';
+import { useIsPrepared } from '@/model/prepared';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH, useIsLow, useIsWide } from '@/theme/layout';
 import { DISPLAY, useColours } from '@/theme/paper-theme';
@@ -21,6 +22,7 @@ export function Places() {
   const c = useColours();
   const wide = useIsWide();
   const low = useIsLow();
+  const isPrepared = useIsPrepared();
   return (
     <View
       role="navigation"
@@ -47,19 +49,34 @@ export function Places() {
         </Text>
       )}
       {PLACES.map(({ href, label }) =>
-        href === '/record' ? <Record key={href} /> : <Place key={href} href={href} label={label} />,
+        href === '/record' ? (
+          <Record key={href} />
+        ) : href === '/loose-ends' && isPrepared ? (
+          <LooseEndsPlace key={href} href={href} label={label} />
+        ) : (
+          <Place key={href} href={href} label={label} />
+        ),
       )}
       <Undo />
     </View>
   );
 }
 
-function Place({ href, label }: { href: PlaceHref; label: string }) {
+interface PlaceProps {
+  href: PlaceHref;
+  label: string;
+  /** What waits there. */
+  count?: number;
+}
+
+function LooseEndsPlace(place: PlaceProps) {
+  return <Place {...place} count={useLooseEnds().filter(wantsDecision).length} />;
+}
+
+function Place({ href, label, count = 0 }: PlaceProps) {
   const c = useColours();
   const here = useIsHere(href);
   const low = useIsLow();
-  const loose = useLooseEnds().filter(wantsDecision).length;
-  const count = href === '/loose-ends' ? loose : 0;
   return (
     <Link href={href} asChild>
       <Pressable

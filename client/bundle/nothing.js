@@ -1,0 +1,2 @@
+/** A plugin that does nothing. */
+module.exports = () => undefined;

@@ -1,0 +1,19 @@
+import { startTransition } from 'react';
+import { createRoot, hydrateRoot } from 'react-dom/client';
+import { createSheet } from 'react-native-web/dist/exports/StyleSheet/dom';
+
+/**
+ * Draws the application into its page, a few milliseconds at a time: what is touched or typed meanwhile is not kept waiting until all of it
+ * stands. React Native for the web draws it in one go.
+ */
+export default function render(element, place) {
+  createSheet(place);
+  const root = createRoot(place);
+  startTransition(() => root.render(element));
+  return root;
+}
+
+export function hydrate(element, place) {
+  createSheet(place);
+  return hydrateRoot(place, element);
+}
