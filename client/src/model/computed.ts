@@ -71,8 +71,12 @@ export function compute(course: Course, now: string): Computed {
     outlooks: found,
     late,
     letters: courseLetters(found.plan),
-    segments: ribbon(found),
-    problems: problems(found.plan),
+    get segments() {
+      return once(this, 'segments', () => ribbon(found));
+    },
+    get problems() {
+      return once(this, 'problems', () => problems(found.plan));
+    },
     goals,
     get reach() {
       return once(this, 'reach', () => reach(found, goals));

@@ -44,7 +44,7 @@ export function outlooks(course: Course, now: Moment): Outlooks {
 }
 
 /**
- * The four outlooks of a plan. All but the standing derive anew only what open work can change.
+ * The four outlooks of a plan. All but the standing derive anew only what open work can change, and not before they are asked for.
  */
 export function outlooksOf(plan: Plan): Outlooks {
   const standing = deriveCategory(plan.root, STANDING);
@@ -58,17 +58,34 @@ export function outlooksOf(plan: Plan): Outlooks {
     rederive(standing, supposed, { valueOf, standingOf, waits: false, supposes: true });
   const forecasting = forecasts(standing);
   const { valueOf, standingOf } = forecasting;
-  const forecast = isKnown(plan) ? supposing(valueOf, standingOf) : undefined;
+  const floor = lazy(() => derive(() => ZERO));
+  const ceiling = lazy(() => derive(() => ONE));
+  const forecast = lazy(() => {
+    const derived = isKnown(plan) ? supposing(valueOf, standingOf) : undefined;
+    return derived?.lacks ? undefined : derived;
+  });
   return {
     plan,
     standing,
-    floor: derive(() => ZERO),
-    ceiling: derive(() => ONE),
-    forecast: forecast?.lacks ? undefined : forecast,
+    get floor() {
+      return floor();
+    },
+    get ceiling() {
+      return ceiling();
+    },
+    get forecast() {
+      return forecast();
+    },
     forecastOf: (piece) => valueOf(piece) ?? standingOf(piece),
     forecasting,
     supposing,
   };
+}
+
+/** What is made when it is first asked for: many ask for the standing alone. */
+function lazy<T>(make: () => T): () => T {
+  let made: { readonly value: T } | undefined;
+  return () => (made ??= { value: make() }).value;
 }
 
 /** What counts in the standing: only what is settled. */
