@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { addSampleCourse, expect, settled, signUp, test } from '../fidens';
+import { addSampleCourse, expect, record, settled, signUp, test } from '../fidens';
 
 /** Bytes on the wire, compressed as they are sent, that a first visit may take before anything is asked for. */
 const BUDGET = { scripts: 300_000, fonts: 80_000, page: 3_000 };
@@ -53,4 +53,44 @@ test('the term shows while the other pages have not come, and a page that does n
   isCut = false;
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByRole('heading', { level: 1, name: /Coastal Ecology/ })).toBeVisible();
+});
+
+test('what is not saved yet belongs to the first numbers that are shown', async ({ page }) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await settled(page);
+  await page.route('**/api/v1/courses/*', (route) =>
+    route.request().method() === 'PATCH' ? route.abort() : route.continue(),
+  );
+  await page.goto('/');
+  const card = page.getByRole('link', { name: /Coastal Ecology/ });
+  const before = await card.innerText();
+  await card.click();
+  await record(page, 'Eelgrass survey', '20');
+  await expect(page.getByText(/^Not saved yet/)).toBeVisible();
+  // The window opens anew, and what applies the change is long in coming.
+  let arrive: () => void = () => undefined;
+  const arrival = new Promise<void>((resolve) => (arrive = resolve));
+  await page.route('**/later-*.js', (route) => arrival.then(() => route.continue()));
+  await page.goto('/');
+  await expect(page.getByText(/what you have changed/)).toBeVisible();
+  await expect(card).toHaveCount(0);
+  arrive();
+  await expect(card).toBeVisible();
+  expect(await card.innerText()).not.toBe(before);
+});
+
+test('who signs in before all of Fidens is there is told, and signs in once it is', async ({ page }) => {
+  const { email, password } = await signUp(page);
+  await page.context().clearCookies();
+  let isCut = true;
+  await page.route('**/later-*.js', (route) => (isCut ? route.abort() : route.continue()));
+  await page.goto('/sign-in');
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByLabel('Password').fill(password);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/has not come through from the server whole/)).toBeVisible();
+  isCut = false;
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Term' })).toBeVisible();
 });

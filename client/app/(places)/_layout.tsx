@@ -2,8 +2,9 @@ import { Slot } from 'expo-router';
 import { View } from 'react-native';
 import { useSession } from '@/data/session';
 import { isAnyPending } from '@/data/sync/pending';
+import { useIsSaving } from '@/data/sync/queue';
 import { behindDoor } from '@/shell/door';
-import { laterPart, useFetchedLater, useIsLater } from '@/shell/later';
+import { laterPart, useFetchedLater } from '@/shell/later';
 import { Places } from '@/shell/places';
 import { useKeptFocus } from '@/shell/use-kept-focus';
 import { useIsWide } from '@/theme/layout';
@@ -20,9 +21,9 @@ function PlacesLayout() {
   useKeptFocus();
   useFetchedLater();
   const studentId = useSession().data?.student?.id;
-  const isLater = useIsLater();
+  const isSaving = useIsSaving();
   // What was changed here and not saved belongs to every number: none is shown without it.
-  const waits = !isLater && studentId !== undefined && isAnyPending(studentId);
+  const waits = !isSaving && studentId !== undefined && isAnyPending(studentId);
   return (
     <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse' }}>
       <Places />

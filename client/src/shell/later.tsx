@@ -28,11 +28,6 @@ export function useFetchedLater(): void {
   useEffect(() => void client.prefetchQuery(laterQuery), [client]);
 }
 
-/** Whether what comes after the first page is there. */
-export function useIsLater(): boolean {
-  return useQuery({ ...laterQuery, enabled: false }).data !== undefined;
-}
-
 /**
  * What comes after the first page, for what is asked before it is there.
  *

@@ -37,3 +37,10 @@ const now = () => queue.waiting;
 export function useWaiting(): readonly Waiting[] {
   return useSyncExternalStore(subscribe, now, now);
 }
+
+const isBegun = () => queue !== NOBODY;
+
+/** Whether the changes of somebody are being saved here: what they have changed before stands in every number then. */
+export function useIsSaving(): boolean {
+  return useSyncExternalStore(subscribe, isBegun, isBegun);
+}
