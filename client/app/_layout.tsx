@@ -36,11 +36,11 @@ export default function Application() {
 
 /** Behind the door, the places; before it, the ways in: each leads to the other (`shell/door.tsx`). */
 function Screens() {
-  const { data, error, refetch } = useSession();
-  // A few milliseconds at a time: a whole page is drawn by what is known of who is here.
-  const session = useDeferredValue(data);
+  const { data: session, error, refetch } = useSession();
+  // A whole page is drawn once it is known who is here: a few milliseconds at a time.
+  const isKnown = useDeferredValue(session !== undefined);
   if (error && !session)
     return <Failed what="Your sign-in" reason={reasonOf(error)} retry={() => void refetch()} />;
-  if (!session) return <Opening />;
+  if (!session || !isKnown) return <Opening />;
   return <Slot />;
 }

@@ -2,7 +2,7 @@ const { join } = require('node:path');
 
 /**
  * What no page of ours comes to, by the ends of its files' names. Each is reached from what we use only by a package's own index or for
- * what the web target, or our pages, do not have. The bundle tests go through every page as it is built: what is missed here fails there.
+ * what the web target, or our pages, do not have. The end-to-end tests go through every page as it is built: what is missed here fails there.
  */
 const LEFT_OUT = [
   // The router: stacks with headers and tabs as phones draw them, its pages for makers, addresses by static configuration, and
@@ -24,8 +24,8 @@ const LEFT_OUT = [
   'react-native-svg/lib/module/lib/extract/transformToRn.js',
 ];
 
-/** What stands in the place of a file that we need a little of, or in another way. */
 const NOTHING = join(__dirname, 'nothing.js');
+/** What stands in the place of a file that we need a little of, or in another way. */
 const INSTEAD = {
   'expo-router/build/fork/native-stack/createNativeStackNavigator.js': join(__dirname, 'native-stack.js'),
   'expo-router/build/head/index.js': join(__dirname, 'head.js'),

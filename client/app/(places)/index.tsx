@@ -1,4 +1,3 @@
-import { useDeferredValue } from 'react';
 import { reasonOf } from '@/data/api';
 import { currentTerm, useCoursesAndTerms } from '@/data/terms';
 import { useNow } from '@/data/session';
@@ -11,8 +10,7 @@ const TermDesk = laterPart('TermDesk');
 
 /** The Term place: the term that is on. */
 export default function TermPlace() {
-  const { courses: known, terms, error, retry } = useCoursesAndTerms();
-  const courses = useDeferredValue(known);
+  const { courses, terms, error, retry } = useCoursesAndTerms();
   const now = useNow();
   const isPrepared = useIsPrepared();
   const term = terms && currentTerm(terms, now);

@@ -22,7 +22,7 @@ export function useIsPrepared(): boolean {
     gcTime: Infinity,
     retry: false,
   });
-  // What is drawn then is a whole page: it too is drawn piece by piece.
+  // A whole page is drawn then: a few milliseconds at a time.
   return useDeferredValue(isFetched);
 }
 

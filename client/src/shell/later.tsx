@@ -13,6 +13,9 @@ type LaterComponent = {
   [Name in keyof Later]: Later[Name] extends FunctionComponent<never> ? Name : never;
 }[keyof Later];
 
+/** Milliseconds after which what did not come is asked for again. */
+const AGAIN = 10_000;
+
 /** What comes after the first page: fetched once, and asked for again where it did not come. */
 const laterQuery = queryOptions({
   queryKey: ['pages'],
@@ -20,6 +23,7 @@ const laterQuery = queryOptions({
   staleTime: Infinity,
   gcTime: Infinity,
   structuralSharing: false,
+  refetchInterval: ({ state }) => state.data === undefined && AGAIN,
 });
 
 /** Fetches what comes after the first page while that is looked at. */
