@@ -91,7 +91,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['**/*.mjs', '**/*.config.js', '**/*.cjs', 'client/bundle/*.js'],
+    files: ['**/*.mjs', '**/*.config.js', '**/*.cjs', 'client/bundle/*.js', 'bench/blank/**/*.js'],
     languageOptions: {
       globals: {
         process: 'readonly',

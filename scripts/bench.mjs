@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
-import { build } from './build.mjs';
+import { build, exportForBrowsers } from './build.mjs';
 import { installChromium, installPackages, installPostgres } from './install.mjs';
 import { PrivatePostgres } from './postgres.mjs';
 import { HOME, run } from './say.mjs';
@@ -10,6 +10,8 @@ await installPackages();
 await installPostgres();
 await installChromium();
 await build();
+// A blank page of the same stack, which the first load is measured beside.
+await exportForBrowsers(join(HOME, 'bench/blank'));
 // The core is measured as it is shipped, in one bundle: what runs TypeScript directly slows every function that it names.
 const core = join(HOME, 'bench/dist/core.bench.mjs');
 const { buildSync } = createRequire(join(HOME, 'bench/package.json'))('esbuild');

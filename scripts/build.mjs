@@ -16,6 +16,17 @@ export async function build() {
     existsSync(mark) && existsSync(join(DIST, 'index.html')) && readFileSync(mark, 'utf8') === sources;
   if (isBuilt) return;
   say('Building the application, about a minute the first time …');
+  await exportForBrowsers(join(HOME, 'client'), keepOnDevices);
+  writeFileSync(mark, sources);
+}
+
+/**
+ * Exports an application of Expo into its `dist`, each text with its compressed twins beside it.
+ *
+ * @param home - where it stands
+ * @param more - writes what else belongs to it, before anything is compressed
+ */
+export async function exportForBrowsers(home, more = () => undefined) {
   const environment = {
     ...process.env,
     CI: '1',
@@ -24,14 +35,13 @@ export async function build() {
     NODE_ENV: 'production',
   };
   const code = await run('npx', ['expo', 'export', '-p', 'web', '--output-dir', 'dist'], {
-    cwd: join(HOME, 'client'),
+    cwd: home,
     env: environment,
   });
   if (code !== 0) giveUp('the application could not be built; the lines above say why.');
-  await keepOnDevices();
-  for (const file of filesBelow(DIST).filter((path) => /\.(js|html|svg|webmanifest)$/.test(path)))
-    compress(file);
-  writeFileSync(mark, sources);
+  await more();
+  for (const file of filesBelow(join(home, 'dist')))
+    if (/\.(js|html|svg|webmanifest)$/.test(file)) compress(file);
 }
 
 /**

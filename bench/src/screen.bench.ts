@@ -1,5 +1,6 @@
 import { chromium, type CDPSession, type Page } from '@playwright/test';
 import { addCourse, coursePage, Fidens, largeCourse, openCourse } from '../../e2e/fidens';
+import { median } from './median';
 
 const PIECES = 300;
 const KEYS = 21;
@@ -159,8 +160,4 @@ function quiet(page: Page): Promise<void> {
         requestAnimationFrame(() => requestAnimationFrame(() => requestIdleCallback(() => resolve()))),
       ),
   );
-}
-
-function median(values: readonly number[]): number {
-  return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 }

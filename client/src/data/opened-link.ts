@@ -24,7 +24,7 @@ export function wantedAddress(): string {
   return wanted;
 }
 
-/** Forgets where the window was opened, as somebody is in: who signs in after them, in the same window, comes to the term. */
+/** Forgets where the window was opened, as somebody leaves: who signs in after them, in the same window, comes to the term. */
 export function forgetWantedAddress(): void {
   wanted = '/';
 }

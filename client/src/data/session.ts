@@ -5,6 +5,7 @@ import { dropAllPending } from '@/data/sync/pending';
 import { changeQueue } from '@/data/sync/queue';
 import { forgetKept, keepFor } from '@/storage/kept-state';
 import { ApiError, ask } from './api';
+import { forgetWantedAddress } from './opened-link';
 
 export interface Student {
   id: string;
@@ -105,6 +106,7 @@ async function leave(client: QueryClient): Promise<void> {
   const student = client.getQueryData(sessionQuery.queryKey)?.student;
   if (student) dropAllPending(student.id);
   forgetKept();
+  forgetWantedAddress();
   enter(client, await ask<Session>('/session'));
 }
 

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useLayoutEffect, useState } from 'react';
 import type { FieldValues, Path, UseFormSetFocus } from 'react-hook-form';
 
 /**
@@ -8,7 +8,8 @@ import type { FieldValues, Path, UseFormSetFocus } from 'react-hook-form';
  */
 export function useNextRow<F extends FieldValues>(setFocus: UseFormSetFocus<F>, field: Path<F>): () => void {
   const [rows, setRows] = useState(0);
-  useEffect(() => {
+  // With what is drawn, not after it: whoever goes on at once to another field keeps the keyboard there.
+  useLayoutEffect(() => {
     if (rows > 0) setFocus(field);
   }, [rows, setFocus, field]);
   return () => setRows((before) => before + 1);
