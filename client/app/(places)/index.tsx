@@ -3,10 +3,8 @@ import { currentTerm, useCoursesAndTerms } from '@/data/terms';
 import { useNow } from '@/data/session';
 import { useIsPrepared } from '@/model/prepared';
 import { TermPage } from '@/pages/term-page';
-import { laterPart } from '@/shell/later';
+import { TermDesk } from '@/shell/later';
 import { Failed, Loading } from '@/ui/states';
-
-const TermDesk = laterPart('TermDesk');
 
 /** The Term place: the term that is on. */
 export default function TermPlace() {

@@ -1,4 +1,16 @@
 import { behindDoor } from '@/shell/door';
 import { later } from '@/shell/later';
+import { PageFrame } from '@/shell/page-frame';
 
-export default behindDoor(later('SheetScreen'));
+const SheetScreen = later('SheetScreen');
+
+export default behindDoor(Sheet);
+
+/** It stands outside the places: nothing is around what is printed. */
+function Sheet() {
+  return (
+    <PageFrame>
+      <SheetScreen />
+    </PageFrame>
+  );
+}

@@ -31,7 +31,7 @@ export function SheetScreen() {
       </Empty>
     );
   return (
-    <ScrollView role="main">
+    <ScrollView>
       <View style={{ width: '100%', maxWidth: 820, alignSelf: 'center' }}>
         <View {...onPaper('screen')} style={{ padding: SPACE.l }}>
           <Row gap="s" wrap>

@@ -17,7 +17,7 @@ export function DropAnywhere() {
   const path = usePathname();
   const { data: courses } = useCourses();
   const [isOver, setIsOver] = useState(false);
-  const id = /^\/course\/([^/]+)/.exec(path)?.[1];
+  const id = /^\/(?:course|sheet)\/([^/]+)/.exec(path)?.[1];
   const course = courses?.find((each) => each.id === id);
   const take = useLatest((files: readonly File[]) => {
     const place = course ? `/course/${course.id}/${path.endsWith('/school') ? 'school' : 'files'}` : '/files';

@@ -1,11 +1,5 @@
-import { queryOptions, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
-import {
-  createElement,
-  useDeferredValue,
-  useEffect,
-  type ComponentType,
-  type FunctionComponent,
-} from 'react';
+import { queryOptions, useQuery, type QueryClient } from '@tanstack/react-query';
+import { createElement, useDeferredValue, type ComponentType, type FunctionComponent } from 'react';
 import { Failed, Loading } from '@/ui/states';
 
 type Later = typeof import('./later-parts');
@@ -26,10 +20,9 @@ const laterQuery = queryOptions({
   refetchInterval: ({ state }) => state.data === undefined && AGAIN,
 });
 
-/** Fetches what comes after the first page while that is looked at. */
-export function useFetchedLater(): void {
-  const client = useQueryClient();
-  useEffect(() => void client.prefetchQuery(laterQuery), [client]);
+/** Fetches what comes after the first page as soon as that stands. */
+export function useFetchedLater(stands = true): void {
+  useQuery({ ...laterQuery, enabled: stands, notifyOnChangeProps: [] });
 }
 
 /**
@@ -65,10 +58,16 @@ export function later(name: LaterComponent): ComponentType {
 type PropsOf<Name extends LaterComponent> =
   Later[Name] extends FunctionComponent<infer Props extends object> ? Props : never;
 
-/** A part of the first page, or of what is around every page, that comes after the rest of it; nothing until then. */
-export function laterPart<Name extends LaterComponent>(name: Name): FunctionComponent<PropsOf<Name>> {
+/** A part of the first page, or of what is around every page, that comes after the rest of it, once it is fetched; nothing until then. */
+function laterPart<Name extends LaterComponent>(name: Name): FunctionComponent<PropsOf<Name>> {
   return function LaterPart(props) {
-    const pages = useDeferredValue(useQuery(laterQuery).data);
+    const pages = useDeferredValue(useQuery({ ...laterQuery, enabled: false }).data);
     return pages ? createElement(pages[name] as FunctionComponent<PropsOf<Name>>, props) : null;
   };
 }
+
+/** What is told above and below every page. */
+export const AbovePage = laterPart('AbovePage');
+export const BelowPage = laterPart('BelowPage');
+/** What is done on a term's page. */
+export const TermDesk = laterPart('TermDesk');

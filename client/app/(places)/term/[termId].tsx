@@ -2,12 +2,10 @@ import { useLocalSearchParams } from 'expo-router';
 import { reasonOf } from '@/data/api';
 import { useCoursesAndTerms, useTerm } from '@/data/terms';
 import { TermPage } from '@/pages/term-page';
-import { laterPart } from '@/shell/later';
+import { TermDesk } from '@/shell/later';
 import { LinkButton } from '@/ui/link-button';
 import { Page } from '@/ui/page';
 import { Empty, Failed, Loading } from '@/ui/states';
-
-const TermDesk = laterPart('TermDesk');
 
 /** A term of one's own choice. */
 export default function OtherTerm() {
