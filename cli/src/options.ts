@@ -28,10 +28,11 @@ export interface Options {
 }
 
 /** What was asked for, or what is wrong with it. */
-export function readOptions(): Options | string {
+export function readOptions(args: readonly string[]): Options | string {
   try {
     const text = { type: 'string' } as const;
     const { values, positionals } = parseArgs({
+      args: [...args],
       allowPositionals: true,
       options: {
         json: { type: 'boolean' },

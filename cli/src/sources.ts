@@ -3,6 +3,7 @@ import { readCourse } from '@fidens/core/texts';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { basename, extname, join } from 'node:path';
 import type { Options } from './options';
+import type { Streams } from './streams';
 
 /** One course to answer, or why it could not be read. */
 export type Read = { readonly name: string } & (
@@ -10,11 +11,11 @@ export type Read = { readonly name: string } & (
 );
 
 /** The courses in a file of some format; of a course file one, of `-` one a line. */
-export async function coursesIn(file: string, options: Options): Promise<Read[]> {
+export async function coursesIn(file: string, options: Options, input: Streams['input']): Promise<Read[]> {
   try {
     if (options.from !== 'course') return await coursesFrom(file, options);
     if (file !== '-') return [read(file, readFileSync(file, 'utf8'))];
-    const lines = readFileSync(0, 'utf8').split('\n');
+    const lines = Buffer.from(input()).toString('utf8').split('\n');
     return lines.flatMap((text, index) => (text.trim() === '' ? [] : [read(`line ${index + 1}`, text)]));
   } catch (error) {
     return [{ name: file, faults: [{ at: '', message: `cannot be read: ${(error as Error).message}` }] }];

@@ -10,6 +10,7 @@ import {
 import { textOfPdf } from '@fidens/core/pdf';
 import { readFileSync } from 'node:fs';
 import { basename, extname } from 'node:path';
+import type { Streams } from './streams';
 
 /** A course that was read from a syllabus, with the words of each fact; or why there is none. */
 export type FromSyllabus = (Course & { readonly read: ReadWords }) | { readonly error: readonly Fault[] };
@@ -36,9 +37,13 @@ interface ReadWords {
  * @param file - `-` for one text on standard input
  * @param near - a day of which days without a year are near, ISO 8601
  */
-export async function courseOfSyllabus(file: string, near: string): Promise<FromSyllabus> {
+export async function courseOfSyllabus(
+  file: string,
+  near: string,
+  input: Streams['input'],
+): Promise<FromSyllabus> {
   try {
-    const bytes = new Uint8Array(readFileSync(file === '-' ? 0 : file));
+    const bytes = new Uint8Array(file === '-' ? input() : readFileSync(file));
     const name = file === '-' ? 'Syllabus' : basename(file, extname(file));
     const text = await textOf(name, bytes);
     if (!text.ok) return { error: text.faults };

@@ -3,27 +3,48 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { grade as command } from '../src/command';
 
 const HOME = join(__dirname, '..', '..');
 const ECOLOGY = join(HOME, 'server/sample/coastal-ecology.json');
 const AS_OF = ['--as-of', '2026-10-20T12:00:00Z'];
 
-function grade(args: string[], input = '') {
+interface Told {
+  readonly status: number | null;
+  readonly stdout: string;
+  readonly stderr: string;
+  readonly lines: readonly string[];
+}
+
+const asTold = (status: number | null, stdout: string, stderr: string): Told => ({
+  ...{ status, stdout, stderr },
+  lines: stdout.trim().split('\n'),
+});
+
+/** Carries out a command line here. */
+async function grade(args: readonly string[], input = ''): Promise<Told> {
+  const said = { stdout: '', stderr: '' };
+  const status = await command(args, {
+    input: () => Buffer.from(input),
+    print: (line) => (said.stdout += `${line}\n`),
+    complain: (line) => (said.stderr += `${line}\n`),
+  });
+  return asTold(status, said.stdout, said.stderr);
+}
+
+/** Carries out a command line as a process of its own, as it is used. */
+function gradeByProcess(args: readonly string[], input = ''): Told {
   const { status, stdout, stderr } = spawnSync(
     process.execPath,
     ['--import', 'tsx', 'cli/src/grade.ts', ...args],
-    {
-      cwd: HOME,
-      encoding: 'utf8',
-      input,
-    },
+    { cwd: HOME, encoding: 'utf8', input },
   );
-  return { status, stdout, stderr, lines: stdout.trim().split('\n') };
+  return asTold(status, stdout, stderr);
 }
 
 describe('the command line', () => {
   it('answers a file as one line of JSON', () => {
-    const { status, lines } = grade(['--json', ...AS_OF, '--solve', 'final', ECOLOGY]);
+    const { status, lines } = gradeByProcess(['--json', ...AS_OF, '--solve', 'final', ECOLOGY]);
     expect(status).toBe(0);
     expect(lines).toHaveLength(1);
     const given = JSON.parse(lines[0]!);
@@ -37,7 +58,10 @@ describe('the command line', () => {
   it('answers each line of standard input, passes empty ones over, and says what is wrong in place', () => {
     const good = JSON.stringify(JSON.parse(readFileSync(ECOLOGY, 'utf8')));
     const bad = good.replace('"possible":"20"', '"possible":"0"');
-    const { status, lines } = grade(['--json', ...AS_OF, '-'], `${good}\n\n{oops\n${bad}\n${good}\n`);
+    const { status, lines } = gradeByProcess(
+      ['--json', ...AS_OF, '-'],
+      `${good}\n\n{oops\n${bad}\n${good}\n`,
+    );
     expect(status).toBe(2);
     expect(lines.map((line) => Object.keys(JSON.parse(line))[0])).toEqual([
       'title',
@@ -51,8 +75,8 @@ describe('the command line', () => {
     ]);
   });
 
-  it('tells a person the outlooks, what each letter takes, and the working', () => {
-    const { stdout } = grade([...AS_OF, ECOLOGY]);
+  it('tells a person the outlooks, what each letter takes, and the working', async () => {
+    const { stdout } = await grade([...AS_OF, ECOLOGY]);
     expect(stdout).toMatch(/standing +88\.722222% {2}B\+/);
     expect(stdout).toMatch(/A− +91\.40%/);
     expect(stdout).toMatch(/Past due, and meant as handed in now\n {2}Eelgrass survey/);
@@ -62,7 +86,7 @@ describe('the command line', () => {
     );
   });
 
-  it('says of every value that is not as entered why it is what it is', () => {
+  it('says of every value that is not as entered why it is what it is', async () => {
     const piece = (id: string, fields: object) => ({
       kind: 'assessment',
       id,
@@ -91,7 +115,7 @@ describe('the command line', () => {
         ],
       },
     };
-    const { stdout } = grade([...AS_OF, '-'], JSON.stringify(document));
+    const { stdout } = await grade([...AS_OF, '-'], JSON.stringify(document));
     expect(stdout).toContain('above  100%  counts 10 (33.33% of what counts so far): entered 12; capped, 10');
     expect(stdout).toContain('overdue  20%  counts 10 (33.33% of what counts so far): overdue, 2');
     expect(stdout).toContain('absent  20%  counts 10 (33.33% of what counts so far): missing, 2');
@@ -100,22 +124,22 @@ describe('the command line', () => {
     expect(stdout).toContain('Course: 14 ÷ 30 = 46.666667%, rounded to 45%');
   });
 
-  it('tells what the same scores come to as the second way adds them up', () => {
+  it('tells what the same scores come to as the second way adds them up', async () => {
     const law = join(HOME, 'server/sample/maritime-law.json');
-    const { second, standing } = JSON.parse(grade(['--json', ...AS_OF, law]).lines[0]!);
+    const { second, standing } = JSON.parse((await grade(['--json', ...AS_OF, law])).lines[0]!);
     expect(second.name).toBe((JSON.parse(readFileSync(law, 'utf8')) as Course).second!.name);
     expect(second.standing).toMatchObject({ percent: expect.any(String), letter: expect.any(String) });
     expect(second.standing.exact).not.toBe(standing.exact);
-    const { stdout } = grade([...AS_OF, law]);
+    const { stdout } = await grade([...AS_OF, law]);
     expect(stdout).toContain(
       `Added up again as ${second.name}\n  standing  ${second.standing.percent.padStart(10)}%`,
     );
-    expect(JSON.parse(grade(['--json', ...AS_OF, ECOLOGY]).lines[0]!)).not.toHaveProperty('second');
+    expect(JSON.parse((await grade(['--json', ...AS_OF, ECOLOGY])).lines[0]!)).not.toHaveProperty('second');
   });
 
-  it('explains the figure of a school, the file’s own or one that is named', () => {
+  it('explains the figure of a school, the file’s own or one that is named', async () => {
     const own = { ...JSON.parse(readFileSync(ECOLOGY, 'utf8')), school: { percent: '80.95' } };
-    const { lines } = grade(['--json', ...AS_OF, '-'], JSON.stringify(own));
+    const { lines } = await grade(['--json', ...AS_OF, '-'], JSON.stringify(own));
     const { figure } = JSON.parse(lines[0]!);
     expect(figure).toMatchObject({
       shown: '80.95',
@@ -123,24 +147,24 @@ describe('the command line', () => {
       explanations: [{ gives: '80.954106', differences: [{ code: 'zero', at: 'set3' }] }],
     });
     expect(Object.keys(figure.explanations[0].differences[0])).toEqual(['code', 'at']);
-    const named = grade(['--json', ...AS_OF, '--figure', '88.7', '-'], JSON.stringify(own));
+    const named = await grade(['--json', ...AS_OF, '--figure', '88.7', '-'], JSON.stringify(own));
     expect(JSON.parse(named.lines[0]!).figure).toMatchObject({
       shown: '88.7',
       agrees: ['standing', 'forecast'],
     });
-    expect(grade([...AS_OF, '--figure', '80.95', ECOLOGY]).stdout).toContain(
+    expect((await grade([...AS_OF, '--figure', '80.95', ECOLOGY])).stdout).toContain(
       'Why the school shows 80.95\n  80.954106%  It counts Set 3 · tidal budgets as zero, though it is still open',
     );
-    const wrong = grade(['--json', ...AS_OF, '--figure', 'Q', ECOLOGY]);
+    const wrong = await grade(['--json', ...AS_OF, '--figure', 'Q', ECOLOGY]);
     expect(wrong.status).toBe(2);
     expect(JSON.parse(wrong.lines[0]!).error[0]).toMatchObject({ at: 'figure' });
   });
 
-  it('writes each form for other programs into a folder, one file a course', () => {
+  it('writes each form for other programs into a folder, one file a course', async () => {
     const out = mkdtempSync(join(tmpdir(), 'fidens-out-'));
     const leaving = FORMATS.filter(({ leaves }) => leaves);
     for (const { name, extension } of leaving) {
-      const { status, stdout } = grade(['--to', name, '--out', out, ...AS_OF, ECOLOGY]);
+      const { status, stdout } = await grade(['--to', name, '--out', out, ...AS_OF, ECOLOGY]);
       expect([status, stdout.trim().split(': ')[0]]).toEqual([0, join(out, `coastal-ecology.${extension}`)]);
     }
     expect(readdirSync(out).sort()).toEqual(
@@ -157,29 +181,29 @@ describe('the command line', () => {
       'Dune profile  55%  dropped lowest',
     );
     rmSync(out, { recursive: true });
-    const wrong = grade(['--to', 'doc', ECOLOGY]);
+    const wrong = await grade(['--to', 'doc', ECOLOGY]);
     expect([wrong.status, wrong.stderr]).toEqual([
       2,
       expect.stringContaining('--to takes one of course, xlsx, ods, csv, ics, md, txt'),
     ]);
   });
 
-  it('reads each form that comes in, and prints course files that it can answer', () => {
+  it('reads each form that comes in, and prints course files that it can answer', async () => {
     const out = mkdtempSync(join(tmpdir(), 'fidens-in-'));
     for (const form of ['xlsx', 'ods', 'csv', 'ics']) {
-      grade(['--to', form, '--out', out, ...AS_OF, ECOLOGY]);
-      const { status, lines } = grade(['--from', form, ...AS_OF, join(out, `coastal-ecology.${form}`)]);
+      await grade(['--to', form, '--out', out, ...AS_OF, ECOLOGY]);
+      const { status, lines } = await grade(['--from', form, ...AS_OF, join(out, `coastal-ecology.${form}`)]);
       expect([form, status, lines.length]).toEqual([form, 0, 1]);
       const document = JSON.parse(lines[0]!);
       expect(document.root.children.map(({ name }: { name: string }) => name)).toContain(
         form === 'ics' ? 'Dune profile' : 'Field logs',
       );
-      const answered = grade(['--json', ...AS_OF, '-'], lines[0]);
+      const answered = await grade(['--json', ...AS_OF, '-'], lines[0]);
       expect(answered.status).toBe(0);
       if (form !== 'ics') expect(JSON.parse(answered.lines[0]!).standing).not.toBeNull();
     }
     // What it is not is said, and what it is.
-    const other = grade(['--from', 'csv', join(out, 'coastal-ecology.ics')]);
+    const other = await grade(['--from', 'csv', join(out, 'coastal-ecology.ics')]);
     expect([other.status, JSON.parse(other.lines[0]!).error[0].message]).toEqual([
       2,
       'is a calendar of due days: it comes with --from ics',
@@ -187,7 +211,7 @@ describe('the command line', () => {
     rmSync(out, { recursive: true });
   });
 
-  it('reads the folder of a gradebook export, of one person', () => {
+  it('reads the folder of a gradebook export, of one person', async () => {
     const out = mkdtempSync(join(tmpdir(), 'fidens-gradebook-'));
     const file = (name: string, lines: string[]) => writeFileSync(join(out, name), `${lines.join('\n')}\n`);
     file('lineItems.csv', [
@@ -202,12 +226,12 @@ describe('the command line', () => {
       'i1,noor,fully graded,17.5',
       'i1,sam,fully graded,3',
     ]);
-    const asked = grade(['--from', 'oneroster', out]);
+    const asked = await grade(['--from', 'oneroster', out]);
     expect([asked.status, JSON.parse(asked.lines[0]!).error[0].message]).toEqual([
       2,
       'has results of several persons: say whose with --person, one of noor (noor), sam (sam)',
     ]);
-    const { status, lines } = grade(['--from', 'oneroster', '--person', 'noor', out]);
+    const { status, lines } = await grade(['--from', 'oneroster', '--person', 'noor', out]);
     expect(status).toBe(0);
     expect(lines.map((line) => JSON.parse(line).title)).toEqual(['Ecology', 'Law']);
     expect(JSON.parse(lines[0]!).root.children[0]).toMatchObject({
@@ -218,13 +242,16 @@ describe('the command line', () => {
     rmSync(out, { recursive: true });
   });
 
-  it('says how it is used, and exits with 2', () => {
+  it('says how it is used, and exits with 2', async () => {
     for (const args of [[], ['--as-of', 'today', ECOLOGY], ['--colour']]) {
-      const { status, stderr } = grade(args);
+      const { status, stderr } = await grade(args);
       expect(status).toBe(2);
       expect(stderr).toContain('[--json]');
     }
-    expect(grade(['--json', 'nowhere.json'])).toMatchObject({
+    const { status, stdout, stderr } = gradeByProcess(['--json', 'nowhere.json', '--colour']);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toContain('[--json]');
+    expect(await grade(['--json', 'nowhere.json'])).toMatchObject({
       status: 2,
       stdout: expect.stringContaining('cannot be read'),
     });
