@@ -14,7 +14,7 @@ import type { Metrics } from './http/metrics';
 import { boundQueue } from './http/overload';
 import { answerNotFound, answerProblems } from './http/problem';
 import { accountRoutes } from './routes/account';
-import { courseRoutes } from './routes/courses';
+import { courseListRoute, courseRoutes } from './routes/courses';
 import { doorRoutes } from './routes/doors';
 import { feedRoutes, publicFeeds } from './routes/feeds';
 import { healthRoutes } from './routes/health';
@@ -24,7 +24,7 @@ import { schoolRoutes } from './routes/school';
 import { sweepRoutes } from './routes/sweep';
 import { termRoutes } from './routes/terms';
 import { refuseOtherSites } from './http/same-site';
-import { requireStudent, sessions } from './account/sign-in';
+import { readCookies, requireStudent, sessions } from './account/sign-in';
 
 /** A server that is ready to listen. */
 export interface Application {
@@ -66,6 +66,7 @@ export function createApplication(
     response.set('Cache-Control', 'no-store');
     next();
   }, boundQueue(configuration.waiting));
+  api.use(readCookies(configuration), courseListRoute(database));
   // A whole account may be larger than any one thing in it.
   api.use('/account/archive', refuseOtherSites, express.json({ limit: '10mb' }));
   api.use(refuseOtherSites, express.json({ limit: '4mb' }), refuseDeepBodies);

@@ -94,7 +94,7 @@ export function sendDevices({ secureCookies: secure }: Configuration): RequestHa
 
 /** The device's own name, where it has signed in to the account before. */
 function knownDevice(request: Request, email: string, configuration: Configuration): string | undefined {
-  const cookie = new RegExp(`(?:^|; )${DEVICE}=([^;]+)`).exec(request.get('cookie') ?? '')?.[1];
+  const cookie = (request.cookies as Record<string, string | undefined>)[DEVICE];
   const [device, signed] = cookie?.split('.') ?? [];
   if (!device || !signed) return undefined;
   return isSignature(signed, deviceText(email, device), configuration) ? device : undefined;

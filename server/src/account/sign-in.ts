@@ -1,5 +1,6 @@
 import Bowser from 'bowser';
 import connectPgSimple from 'connect-pg-simple';
+import cookieParser from 'cookie-parser';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
 import { createHash } from 'node:crypto';
@@ -44,7 +45,7 @@ export function sessions(configuration: Configuration): {
     errorLog: () => undefined,
   });
   const middleware = session({
-    name: 'fidens',
+    name: COOKIE,
     secret: secretsOf(configuration),
     store,
     resave: false,
@@ -58,6 +59,14 @@ export function sessions(configuration: Configuration): {
     await pool.end();
   };
   return { middleware, close };
+}
+
+/** The name of the cookie that carries a session's id, signed. */
+const COOKIE = 'fidens';
+
+/** Reads the cookies of a request: those that are signed with a secret of ours apart. */
+export function readCookies(configuration: Configuration): RequestHandler {
+  return cookieParser(secretsOf(configuration));
 }
 
 /** The part of a process's connections that is for sessions: each request asks for one first, and briefly. */
@@ -120,12 +129,33 @@ export function studentId(request: Request): string {
   return request.session.userId!;
 }
 
+/** Of whom a statement reads, told by a query of one `user_id` that it holds, and the values of its parameters. */
+export interface Asker {
+  readonly query: string;
+  readonly values: Readonly<Record<string, string | number>>;
+}
+
+/** Who asks, for a statement that reads what is theirs in the same turn; nothing where a request carries no session of ours. */
+export function askerOf(request: Request): Asker | undefined {
+  const sid = (request.signedCookies as Record<string, unknown>)[COOKIE];
+  if (typeof sid !== 'string') return undefined;
+  return { query: ASKER, values: { session: hashed(sid), since: Date.now() - ENDS_AFTER } };
+}
+
+/** The same as `isSignedIn` knows of a session. */
+const ASKER = `
+  select user_id from sign_in_sessions
+  where sid = :session and expire >= now() and (sess->>'began')::bigint > :since`;
+
+/** What is told to who is not signed in. */
+export const signedOut = () => new Problem(401, 'signed-out', 'Sign in first.');
+
 /** Whether somebody is signed in. A session ends with its student: its row goes with theirs. */
 export function isSignedIn({ session: { userId, began = 0 } }: Request): boolean {
   return userId !== undefined && Date.now() - began < ENDS_AFTER;
 }
 
 export const requireStudent: RequestHandler = (request, _response, next) => {
-  if (!isSignedIn(request)) throw new Problem(401, 'signed-out', 'Sign in first.');
+  if (!isSignedIn(request)) throw signedOut();
   next();
 };

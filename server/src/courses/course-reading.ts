@@ -128,36 +128,43 @@ export interface CourseList {
   readonly json: string | undefined;
 }
 
-const LIST = `
-  with own as (
+const list = (asker: string) => `
+  with asker as (${asker}), own as (
     select id, term_id, version, row_number() over (order by position, created_at, id) as place
-    from courses where user_id = :user and term_id is not null
+    from courses join asker using (user_id) where term_id is not null
   ), tags as (
     select md5(coalesce(string_agg(concat_ws(' ', id, term_id, version), ',' order by place), '')) as tag from own
   )
-  select tag, own.id, own.term_id, own.version, case when tag is distinct from :has then document::text end as document
-  from tags
-  left join own on true
+  select tag, own.id, own.term_id, own.version, document::text
+  from asker join tags on true
+  left join own on tag is distinct from :has
   left join course_documents kept on kept.course_id = own.id and kept.version = own.version
   order by place`;
 
 /**
- * A student's courses in one statement. Documents that are not kept ready are put together of their rows, and kept.
+ * The courses of who asks, in one statement that also knows who that is. Documents that are not kept ready are put together of their rows,
+ * and kept.
  *
+ * @param asker - a query of one `user_id`, with its values; empty where nobody is signed in
  * @param has - the tag of the list that the client has
+ * @returns nothing where nobody is signed in
  */
 export async function courseList(
   database: Knex,
-  userId: string,
+  asker: { readonly query: string; readonly values: object },
   has: string | undefined,
-): Promise<CourseList> {
-  const { rows } = await database.raw<{ rows: ListedCourse[] }>(LIST, { user: userId, has: has ?? null });
-  const { tag } = rows[0]!;
+): Promise<CourseList | undefined> {
+  const { rows } = await database.raw<{ rows: ListedCourse[] }>(list(asker.query), {
+    ...asker.values,
+    has: has ?? null,
+  });
+  if (!rows[0]) return undefined;
+  const { tag } = rows[0];
   if (tag === has) return { tag, json: undefined };
   const courses = rows.filter(({ id }) => id !== null);
   if (courses.some(({ document }) => document === null)) {
     await database.transaction((transaction) => keepMissing(transaction, courses));
-    return courseList(database, userId, has);
+    return courseList(database, asker, has);
   }
   const texts = courses.map(
     ({ id, term_id, version, document }) =>

@@ -17,7 +17,7 @@ import { CourseRecord, Term } from '../models';
 import { invalid, notFound, Problem } from '../http/problem';
 import { takeUpCourse } from '../courses/remains';
 import { sampleCourses } from '../courses/sample-world';
-import { studentId } from '../account/sign-in';
+import { askerOf, signedOut, studentId } from '../account/sign-in';
 
 const newCourseSchema = Joi.object({
   id: uuidSchema,
@@ -43,17 +43,28 @@ interface ChangeBody {
   readonly from?: number;
 }
 
-/** A student's courses, each one document. */
-export function courseRoutes(database: Knex): Router {
+/**
+ * All courses of who asks: what every opening of Fidens begins with. One statement answers it, who asks included, so it stands before the
+ * sessions.
+ */
+export function courseListRoute(database: Knex): Router {
   const router = Router();
-
   router.get('/courses', async (request, response) => {
     const has = /^"([0-9a-f]{32})"$/.exec(request.get('if-none-match') ?? '')?.[1];
-    const { tag, json } = await courseList(database, studentId(request), has);
+    const asker = askerOf(request);
+    const list = asker && (await courseList(database, asker, has));
+    if (!list) throw signedOut();
+    const { tag, json } = list;
     response.set('ETag', `"${tag}"`);
     if (json === undefined) response.status(304).end();
     else response.type('json').send(json);
   });
+  return router;
+}
+
+/** A student's courses, each one document. */
+export function courseRoutes(database: Knex): Router {
+  const router = Router();
 
   router.post('/courses', async (request, response) => {
     const { id, termId, document } = bodyOf<{ id?: string; termId: string; document: unknown }>(
