@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Text } from 'react-native-paper';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { applied, type EditRules } from '@/model/rule-draft';
 import { standingChange } from '@/model/standing-change';
@@ -13,7 +13,7 @@ import { useColours } from '@/theme/paper-theme';
  *
  * @returns the function of the edits, and why the last were refused, if they were
  */
-export function useRecordEdit(course: StoredCourse): { edit: EditRules; refused: string | undefined } {
+export function useRecordEdit(course: ShownCourse): { edit: EditRules; refused: string | undefined } {
   const change = useChange(course);
   const now = useNow();
   const [refused, setRefused] = useState<string>();

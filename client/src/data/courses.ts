@@ -6,12 +6,16 @@ import { useWaiting } from '@/data/sync/queue';
 import { ask, askUnlessSame, once, reasonOf } from './api';
 import { remember, say } from './undo';
 
-/** A course as the server keeps it. */
-export interface StoredCourse {
+/** A course as it is shown: which version of it the server has is nothing to any page. */
+export interface ShownCourse {
   id: string;
   termId: string;
-  version: number;
   document: Course;
+}
+
+/** A course as the server keeps it. */
+export interface StoredCourse extends ShownCourse {
+  version: number;
   /** The last change of ours that this version holds: it must not be shown on top of it again. */
   holds?: string;
 }
@@ -73,28 +77,33 @@ export function useCourses() {
   return { ...query, data: courses };
 }
 
-/** Each course as it was last shown: every screen that asks gets the very same one. */
-const shown = new WeakMap<
-  StoredCourse,
-  { readonly changes: readonly PendingChange[]; readonly course: StoredCourse }
->();
+/** Each document as it was last shown: as long as it stays, every screen goes on with the very same course. */
+const shown = new WeakMap<Course, ShownCourse>();
+
+function asShown({ id, termId, document }: ShownCourse): ShownCourse {
+  const known = shown.get(document);
+  if (known?.id === id && known.termId === termId) return known;
+  const course = { id, termId, document };
+  shown.set(document, course);
+  return course;
+}
+
+/** What the last change on its way made of each document. A change that was decided about keeps its id and is another object. */
+const changed = new WeakMap<Course, { readonly change: PendingChange; readonly document: Course }>();
+
+function withChange(before: Course, change: PendingChange): Course {
+  const known = changed.get(before);
+  if (known?.change === change) return known.document;
+  const edited = applyEdits(before, change.edits);
+  const document = edited.ok ? edited.course : before;
+  changed.set(before, { change, document });
+  return document;
+}
 
 /** A course with changes that are on their way, in their order. */
-export function withChanges(course: StoredCourse, changes: readonly PendingChange[]): StoredCourse {
+export function withChanges(course: StoredCourse, changes: readonly PendingChange[]): ShownCourse {
   const own = changes.filter(({ id, courseId }) => courseId === course.id && id !== course.holds);
-  if (own.length === 0) return course;
-  const known = shown.get(course);
-  // A change that was decided about keeps its id and has other edits: it is the objects that must be the same.
-  if (known?.changes.length === own.length && own.every((change, index) => change === known.changes[index]))
-    return known.course;
-  let { document } = course;
-  for (const { edits } of own) {
-    const edited = applyEdits(document, edits);
-    if (edited.ok) document = edited.course;
-  }
-  const changed = document === course.document ? course : { ...course, document };
-  shown.set(course, { changes: own, course: changed });
-  return changed;
+  return asShown({ ...course, document: own.reduce(withChange, course.document) });
 }
 
 export function useCourse(id: string) {
@@ -123,11 +132,11 @@ export function useCreateCourse() {
 /** Deletes a course; taken back, it is there again under the same id, with its history, its rehearsals and its feed. */
 export function useDeleteCourse() {
   const client = useQueryClient();
-  const remove = async ({ id }: StoredCourse) => {
+  const remove = async ({ id }: ShownCourse) => {
     await ask<void>(`/courses/${id}`, { method: 'DELETE' });
     client.setQueryData(coursesQuery.queryKey, (courses) => courses?.filter((course) => course.id !== id));
   };
-  const bring = async ({ id, termId, document }: StoredCourse) => {
+  const bring = async ({ id, termId, document }: ShownCourse) => {
     await ask('/courses', { method: 'POST', body: { id, termId, document } });
     await refreshCourses(client);
   };

@@ -1,7 +1,7 @@
 import { isSame, type Course, type Scale } from '@fidens/core';
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask, once } from './api';
-import { keepCourses, useCourses, type StoredCourse } from './courses';
+import { keepCourses, useCourses, type ShownCourse, type StoredCourse } from './courses';
 
 /** A grading scale that the student keeps under a name. */
 export interface LibraryScale {
@@ -28,7 +28,7 @@ export const ruleSheetsQuery = queryOptions({
 });
 
 /** Every course that has the very same scale, rounding and all. */
-export function useCoursesWith(scale: Scale | undefined): StoredCourse[] {
+export function useCoursesWith(scale: Scale | undefined): ShownCourse[] {
   const { data: courses = [] } = useCourses();
   return scale ? courses.filter(({ document }) => isSame(document.scale, scale)) : [];
 }

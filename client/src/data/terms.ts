@@ -2,7 +2,14 @@ import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient }
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
 import { ask, once, reasonOf } from './api';
-import { coursesQuery, createCourse, refreshCourses, useCourses, type StoredCourse } from './courses';
+import {
+  coursesQuery,
+  createCourse,
+  refreshCourses,
+  useCourses,
+  type ShownCourse,
+  type StoredCourse,
+} from './courses';
 import { useNow } from './session';
 import { remember, say } from './undo';
 
@@ -55,7 +62,7 @@ export function useTerm(): Term | undefined {
 }
 
 /** The term of a course. */
-export function useTermOf({ termId }: Pick<StoredCourse, 'termId'>): Term | undefined {
+export function useTermOf({ termId }: Pick<ShownCourse, 'termId'>): Term | undefined {
   return useTerms()?.find(({ id }) => id === termId);
 }
 
@@ -168,7 +175,7 @@ export function useMoveCourse() {
     }
   };
   return useMutation({
-    mutationFn: ({ course, term }: { course: StoredCourse; term: Term }) =>
+    mutationFn: ({ course, term }: { course: ShownCourse; term: Term }) =>
       move({ id: course.id, termId: term.id }),
     onSuccess: (_, { course, term }) => {
       const { id, termId } = course;
@@ -195,7 +202,7 @@ export function useBeginTermWith() {
       documents,
     }: {
       term: Omit<Term, 'id'>;
-      documents: readonly StoredCourse['document'][];
+      documents: readonly ShownCourse['document'][];
     }) => {
       const begun = await makeTerm(term);
       for (const document of documents) await createCourse({ termId: begun.id, document });

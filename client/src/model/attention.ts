@@ -1,5 +1,5 @@
 import type { Headline } from '@fidens/core';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { compute } from './computed';
 
 /**
@@ -8,7 +8,7 @@ import { compute } from './computed';
  *
  * @param now - the moment at which overdue work is judged
  */
-export function byAttention(courses: readonly StoredCourse[], now: string): StoredCourse[] {
+export function byAttention(courses: readonly ShownCourse[], now: string): ShownCourse[] {
   const ranked = courses.map((course) => ({ course, rank: rankOf(compute(course.document, now).headline) }));
   return ranked.sort((a, b) => a.rank - b.rank).map(({ course }) => course);
 }

@@ -1,8 +1,8 @@
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 
 /** What every page of a course is given. */
 export interface CoursePageProps {
-  course: StoredCourse;
+  course: ShownCourse;
   /** Standing beside another page on a wide screen. */
   beside?: boolean;
 }

@@ -1,15 +1,15 @@
 import { find, statusOf, type Assessment } from '@fidens/core';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { daysPast, dueOf } from '@/wording/words';
 
 /** A piece that a score may be recorded for, in its course. */
 export interface Candidate {
-  readonly course: StoredCourse;
+  readonly course: ShownCourse;
   readonly piece: Assessment;
 }
 
 /** The title of a piece's course, and the categories it stands in. */
-export function placeWords({ document }: StoredCourse, piece: Assessment): string {
+export function placeWords({ document }: ShownCourse, piece: Assessment): string {
   const above = find(document, piece.id)?.ancestors.slice(1) ?? [];
   return [document.title, ...above.map(({ name }) => name)].join(' · ');
 }

@@ -14,7 +14,7 @@ import {
   type Rational,
 } from '@fidens/core';
 import { useMemo } from 'react';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { useTerms, useWorkedOn, type Term } from '@/data/terms';
 import { dayWords, daysPast, dueOf, gradeWords, plural } from '@/wording/words';
@@ -23,14 +23,14 @@ import { figureState, isFigureOld } from './school-figure';
 
 /** A piece that needs a decision, and which. */
 export interface LoosePiece {
-  readonly course: StoredCourse;
+  readonly course: ShownCourse;
   readonly piece: Assessment;
   readonly kind: 'past due' | 'missing' | 'waiting long' | 'waiting' | 'unfiled' | 'no weight' | 'twice';
 }
 
 /** Something in a course's rules that needs a decision. */
 export interface LooseRule {
-  readonly course: StoredCourse;
+  readonly course: ShownCourse;
   readonly kind: 'promised' | 'problems' | 'uncounted' | 'school differs' | 'school old';
   readonly words: string;
 }
@@ -96,12 +96,12 @@ function byAge(a: LooseEnd, b: LooseEnd): number {
 
 /** What was found of each course: a course is never changed in place, and several screens ask. */
 const known = new WeakMap<
-  StoredCourse,
+  ShownCourse,
   { readonly now: string; readonly term: Term | undefined; readonly found: readonly LooseEnd[] }
 >();
 
 /** What in one course needs a decision. */
-export function looseEndsOf(course: StoredCourse, now: string, term: Term | undefined): readonly LooseEnd[] {
+export function looseEndsOf(course: ShownCourse, now: string, term: Term | undefined): readonly LooseEnd[] {
   const before = known.get(course);
   if (before?.now === now && before.term === term) return before.found;
   const found = findLooseEnds(course, now, term);
@@ -109,7 +109,7 @@ export function looseEndsOf(course: StoredCourse, now: string, term: Term | unde
   return found;
 }
 
-function findLooseEnds(course: StoredCourse, now: string, term: Term | undefined): LooseEnd[] {
+function findLooseEnds(course: ShownCourse, now: string, term: Term | undefined): LooseEnd[] {
   const { document } = course;
   const { problems } = compute(document, now);
   const found: LooseEnd[] = [];
@@ -144,7 +144,7 @@ function findLooseEnds(course: StoredCourse, now: string, term: Term | undefined
 }
 
 /** A school's figure that nobody has explained, or that was seen long ago. */
-function schoolEnds(course: StoredCourse, now: string): LooseRule[] {
+function schoolEnds(course: ShownCourse, now: string): LooseRule[] {
   const { document } = course;
   const figure = schoolFigure(document);
   // Once the grade was given there is nothing left to ask about.
@@ -193,14 +193,14 @@ function isFarOn(term: Term | undefined, now: string): boolean {
   return (Date.parse(now) - start) / (end - start) >= FAR_ON;
 }
 
-function promisedIn(course: StoredCourse, category: Category): LooseEnd[] {
+function promisedIn(course: ShownCourse, category: Category): LooseEnd[] {
   const more = (category.planned?.pieces ?? 0) - regularChildren(category).length;
   if (more <= 0) return [];
   return [{ course, kind: 'promised', words: `${category.name}: ${plural(more, 'more piece')} promised` }];
 }
 
 /** A category that is the highest one there not to count, and holds scores. */
-function uncountedIn(course: StoredCourse, { node, ancestors: above }: Placed): LooseEnd[] {
+function uncountedIn(course: ShownCourse, { node, ancestors: above }: Placed): LooseEnd[] {
   const parent = above.at(-1);
   if (node.kind !== 'category' || parent?.kind !== 'category' || above.some(isLeftOut)) return [];
   const isWeightless = parent.combine !== 'equal' && node.weight !== undefined && Number(node.weight) === 0;
@@ -223,7 +223,7 @@ function placedCategory(root: Category, id: string): boolean {
 
 /** A piece that is due soon, and how far it can move its course. */
 export interface Ahead {
-  readonly course: StoredCourse;
+  readonly course: ShownCourse;
   readonly piece: Assessment;
   /** Percent points between full marks and none; nothing where the course has no forecast. */
   readonly swing: Rational | undefined;
@@ -242,7 +242,7 @@ function byDue(a: Ahead, b: Ahead): number {
   return dueOf(a.piece)!.localeCompare(dueOf(b.piece)!);
 }
 
-function aheadIn(course: StoredCourse, now: string): Ahead[] {
+function aheadIn(course: ShownCourse, now: string): Ahead[] {
   const [from, to] = [Date.parse(now), Date.parse(now) + AHEAD_DAYS * DAY];
   const soon = [...walk(course.document)].flatMap((placed) => {
     const { node } = placed;
@@ -256,7 +256,7 @@ function aheadIn(course: StoredCourse, now: string): Ahead[] {
 }
 
 /** When open work will count as missing by itself; nothing where it never does, or does already. */
-export function overdueOn({ document }: StoredCourse, piece: Assessment, now: string): Date | undefined {
+export function overdueOn({ document }: ShownCourse, piece: Assessment, now: string): Date | undefined {
   const after = document.policy?.overdue?.after;
   const due = dueOf(piece);
   if (after === undefined || due === undefined || statusOf(piece) !== 'open') return undefined;

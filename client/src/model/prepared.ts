@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { useTerms, useWorkedOn, type Term } from '@/data/terms';
 import { compute } from './computed';
@@ -26,7 +26,7 @@ export function useIsPrepared(): boolean {
   return useDeferredValue(isFetched);
 }
 
-async function prepare(courses: readonly StoredCourse[], terms: readonly Term[], now: string): Promise<true> {
+async function prepare(courses: readonly ShownCourse[], terms: readonly Term[], now: string): Promise<true> {
   for (const course of courses) {
     const term = terms.find(({ id }) => id === course.termId);
     const computed = () => compute(course.document, now);

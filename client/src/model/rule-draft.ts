@@ -9,7 +9,7 @@ import {
   type Effect,
 } from '@fidens/core';
 import { useCallback, useMemo, useState } from 'react';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { remember } from '@/data/undo';
 import { changeLines, placeWords } from '@/rules/change-words';
@@ -39,7 +39,7 @@ export type EditRules = (edits: readonly Edit[], done?: string) => string | unde
 /** A course's rules as they are being changed. */
 export interface RuleDraft {
   /** The course with the changes that wait, for the Rules page alone. */
-  readonly course: StoredCourse;
+  readonly course: ShownCourse;
   /** What they do; nothing where none wait. */
   readonly effect: Effect | undefined;
   /** Changes the rules; what would break the course is refused, and says why. */
@@ -54,7 +54,7 @@ export interface RuleDraft {
  * The rules of a course, changed without fear: where the course has scores, a change that does something to its numbers waits
  * until it is kept or discarded. Without scores, and where nothing but words change, it is kept at once.
  */
-export function useRuleDraft(kept: StoredCourse): RuleDraft {
+export function useRuleDraft(kept: ShownCourse): RuleDraft {
   const now = useNow();
   const change = useChange(kept);
   const waiting = drafts.use(kept.id);

@@ -1,7 +1,7 @@
 import { figureText, HUNDRED, pastSteps, rational, type Course, type SchoolFigure } from '@fidens/core';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { useStoredCourse, type StoredCourse } from '@/data/courses';
+import { useStoredCourse, type ShownCourse } from '@/data/courses';
 import { historyQuery } from '@/data/history';
 
 /** What the school showed on a day. */
@@ -13,12 +13,12 @@ export interface SeenFigure {
 }
 
 /** What the school showed over time, the oldest first: what it shows now, and what the course's history still knows of before. */
-export function useFigures(course: StoredCourse): SeenFigure[] {
-  const stored = useStoredCourse(course.id) ?? course;
+export function useFigures(course: ShownCourse): SeenFigure[] {
+  const stored = useStoredCourse(course.id);
   const { data } = useInfiniteQuery(historyQuery(stored));
   return useMemo(() => {
     const changes = data?.pages.flatMap((page) => page.changes) ?? [];
-    const before = pastSteps(stored.document, changes).map((step) => step.before);
+    const before = stored ? pastSteps(stored.document, changes).map((step) => step.before) : [];
     return figuresIn([course.document, ...before]);
   }, [data, stored, course.document]);
 }

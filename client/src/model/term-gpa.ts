@@ -10,7 +10,7 @@ import {
   type LeftOut,
   type OutlookName,
 } from '@fidens/core';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow, useSession } from '@/data/session';
 import { useTerms, type Term } from '@/data/terms';
 import { compute } from './computed';
@@ -30,14 +30,14 @@ export function useGpaSettings(): GpaSettings {
 }
 
 /** Courses in the order in which they were taken: by their terms, the oldest first. */
-function inOrder(courses: readonly StoredCourse[], terms: readonly Term[] = []): StoredCourse[] {
-  const place = ({ termId }: StoredCourse) => terms.findIndex(({ id }) => id === termId);
+function inOrder(courses: readonly ShownCourse[], terms: readonly Term[] = []): ShownCourse[] {
+  const place = ({ termId }: ShownCourse) => terms.findIndex(({ id }) => id === termId);
   return [...courses].sort((a, b) => place(b) - place(a));
 }
 
 /** The GPA of courses in one outlook; what was given in the end stands in each. */
 export function gpaOf(
-  courses: readonly StoredCourse[],
+  courses: readonly ShownCourse[],
   name: OutlookName,
   now: string,
   settings: GpaSettings,
@@ -63,7 +63,7 @@ export interface Gpas {
 }
 
 /** The GPAs of courses, each computed as the student wants it. */
-export function useGpas(courses: readonly StoredCourse[]): Gpas {
+export function useGpas(courses: readonly ShownCourse[]): Gpas {
   const now = useNow();
   const settings = useGpaSettings();
   const taken = inOrder(courses, useTerms());

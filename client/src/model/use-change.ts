@@ -1,7 +1,7 @@
 import { applyEdits, checkEdits, collisions, type Course, type Edit, type SeenChange } from '@fidens/core';
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect } from 'react';
-import { coursesQuery, type StoredCourse } from '@/data/courses';
+import { coursesQuery, type ShownCourse } from '@/data/courses';
 import { shownCourse, startChange, startSeenChange } from '@/data/sync/course-changes';
 import { remember, restoreSteps, type Step } from '@/data/undo';
 import { changeLines } from '@/rules/change-words';
@@ -14,7 +14,7 @@ import { withAlong } from './with-along';
  *   course that is shown, of the course that the student saw when beginning
  */
 export function useChange(
-  course: StoredCourse,
+  course: ShownCourse,
 ): (edits: readonly Edit[], done?: string, seen?: Course) => void {
   const client = useQueryClient();
   const { id, document } = course;

@@ -3,7 +3,7 @@ import { useDeferredValue } from 'react';
 import { View } from 'react-native';
 import { WaitingRules } from '@/course-ui/effect-panel';
 import { reasonOf } from '@/data/api';
-import { useCourse, type StoredCourse } from '@/data/courses';
+import { useCourse, type ShownCourse } from '@/data/courses';
 import { useTermOf } from '@/data/terms';
 import { CourseHead, isPage, type PageName } from '@/features/course/course-head';
 import { CourseSheet } from '@/features/sheet/course-sheet';
@@ -89,12 +89,12 @@ export function CourseScreen() {
 }
 
 /** "Coastal Ecology – Reach" */
-function titleOf({ document }: StoredCourse, page: PageName): string {
+function titleOf({ document }: ShownCourse, page: PageName): string {
   return `${document.title} – ${capital(page)}`;
 }
 
 /** Whichever page is open, what is printed is the course: its standing, rules, pieces and working, in one column. */
-function OnPaper({ course }: { course: StoredCourse }) {
+function OnPaper({ course }: { course: ShownCourse }) {
   const term = useTermOf(course);
   const isOpen = usePathname().startsWith(`/course/${course.id}/`);
   // Below another page that is open over it, such as the sheet, it prints nothing.
@@ -107,7 +107,7 @@ function OnPaper({ course }: { course: StoredCourse }) {
 }
 
 /** What stands at the side follows what is worked on as soon as there is time, and never holds it up. */
-function Beside({ course, page }: { course: StoredCourse; page: keyof typeof ASIDES }) {
+function Beside({ course, page }: { course: ShownCourse; page: keyof typeof ASIDES }) {
   const Other = ASIDES[page];
   return <Other course={useDeferredValue(course)} beside />;
 }

@@ -5,7 +5,7 @@ import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { useRecordEdit } from '@/course-ui/record-edit';
 import { reasonOf } from '@/data/api';
-import { useCourses, type StoredCourse } from '@/data/courses';
+import { useCourses, type ShownCourse } from '@/data/courses';
 import { useNow, useSession, useSweep } from '@/data/session';
 import { DecideMany, keyOf } from '@/features/loose-ends/decide-many';
 import { FileIt } from '@/features/scores/file-it';
@@ -136,7 +136,7 @@ function FileMany({
   pieces,
   onDone,
 }: {
-  course: StoredCourse;
+  course: ShownCourse;
   pieces: LoosePiece['piece'][];
   onDone: () => void;
 }) {

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { useWorkedOn } from '@/data/terms';
 import { PieceRow } from '@/features/scores/piece-row';
@@ -97,7 +97,7 @@ export function RecordPlace() {
   );
 }
 
-const keyOf = ({ course, piece }: { course: StoredCourse; piece: Assessment }) => `${course.id} ${piece.id}`;
+const keyOf = ({ course, piece }: { course: ShownCourse; piece: Assessment }) => `${course.id} ${piece.id}`;
 
 const POSSIBLE = '100';
 
@@ -108,8 +108,8 @@ function NewPiece({
   onMade,
 }: {
   name: string;
-  courses: readonly StoredCourse[];
-  onMade: (course: StoredCourse, piece: Assessment) => void;
+  courses: readonly ShownCourse[];
+  onMade: (course: ShownCourse, piece: Assessment) => void;
 }) {
   return (
     <Stack gap="xs">
@@ -128,9 +128,9 @@ function MakeButton({
   name,
   onMade,
 }: {
-  course: StoredCourse;
+  course: ShownCourse;
   name: string;
-  onMade: (course: StoredCourse, piece: Assessment) => void;
+  onMade: (course: ShownCourse, piece: Assessment) => void;
 }) {
   const change = useChange(course);
   const make = () => {

@@ -4,7 +4,7 @@ import { Link, useLocalSearchParams, useRouter } from 'expo-router';
 import { Pressable } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import {
   scalesQuery,
   useChangeScale,
@@ -132,14 +132,14 @@ function EditScale({ kept }: { kept: LibraryScale }) {
   );
 }
 
-function usedWords(using: readonly StoredCourse[]): string {
+function usedWords(using: readonly ShownCourse[]): string {
   if (using.length === 0) return 'No course has this scale just now.';
   const titles = using.map(({ document }) => document.title).join(', ');
   return `${plural(using.length, 'course has', 'courses have')} this scale: ${titles}. A change here is a change of each of them.`;
 }
 
 interface EffectsProps {
-  using: readonly StoredCourse[];
+  using: readonly ShownCourse[];
   scale: Scale;
   busy: boolean;
   /** Another device has changed the scale since this was typed. */

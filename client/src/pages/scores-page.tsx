@@ -5,7 +5,7 @@ import { Button, IconButton } from 'react-native-paper';
 import { EffectPanel } from '@/course-ui/effect-panel';
 import { PieceForm } from '@/course-ui/piece-form';
 import { Refused, useRecordEdit } from '@/course-ui/record-edit';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { Chosen } from '@/features/arrange/chosen';
 import { NoStanding } from '@/features/scores/no-standing';
@@ -246,7 +246,7 @@ function isList(value: unknown): value is string[] {
 interface CategoryTitleProps {
   isFolded: boolean;
   onFold: () => void;
-  course: StoredCourse;
+  course: ShownCourse;
   category: Category;
   part: Part | undefined;
   depth: number;
@@ -297,7 +297,7 @@ function droppedWords(part: Part | undefined): string {
 }
 
 /** A category's percent; with a letter where it is a part of the course with categories of its own, such as a term's half. */
-function groupGrade({ document }: StoredCourse, group: Category, part: Part | undefined): string {
+function groupGrade({ document }: ShownCourse, group: Category, part: Part | undefined): string {
   const value = part?.worth?.value;
   if (!value) return '–';
   const isHalf = group.children.some(({ kind }) => kind === 'category');
@@ -318,7 +318,7 @@ function Promised({ category, count }: { category: Category; count: number }) {
   );
 }
 
-function AddPiece({ course, category }: { course: StoredCourse; category: Category }) {
+function AddPiece({ course, category }: { course: ShownCourse; category: Category }) {
   const [adding, setAdding] = useState(false);
   const { edit } = useRecordEdit(course);
   const opener = useReturn(adding);

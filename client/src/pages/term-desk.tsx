@@ -1,12 +1,12 @@
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { GivenGrades } from '@/features/terms/given-grades';
 import { GpaTarget } from '@/features/terms/gpa-target';
 
 /** A term's courses, for what is done with them. */
 export interface TermDeskProps {
-  courses: readonly StoredCourse[];
+  courses: readonly ShownCourse[];
   /** Those of the other terms. */
-  others: readonly StoredCourse[];
+  others: readonly ShownCourse[];
   isOver: boolean;
 }
 

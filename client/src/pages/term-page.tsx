@@ -5,7 +5,7 @@ import { useMemo, type ComponentType } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
-import { sampleCoursesQuery, useCreateCourse, type StoredCourse } from '@/data/courses';
+import { sampleCoursesQuery, useCreateCourse, type ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { isOver, useTerms, weekOf, type Term } from '@/data/terms';
 import { CourseCard } from '@/features/term/course-card';
@@ -28,7 +28,7 @@ import type { TermDeskProps } from './term-desk';
 interface TermPageProps {
   term: Term;
   /** Of every term. */
-  all: readonly StoredCourse[];
+  all: readonly ShownCourse[];
   /** Whether it is the one that is on: its place shows what is loose. */
   isCurrent: boolean;
   /** What is done below all that is told. */
@@ -75,13 +75,13 @@ export function TermPage({ term, all, isCurrent, Desk }: TermPageProps) {
   );
 }
 
-function TermGpa({ term, courses }: { term: Term; courses: readonly StoredCourse[] }) {
+function TermGpa({ term, courses }: { term: Term; courses: readonly ShownCourse[] }) {
   return <GpaWorking {...useGpas(courses)} title={term.name} />;
 }
 
 interface TermHeadProps {
   term: Term;
-  courses: readonly StoredCourse[];
+  courses: readonly ShownCourse[];
   isCurrent: boolean;
 }
 

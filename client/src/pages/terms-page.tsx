@@ -9,7 +9,7 @@ import { GpaWorking } from '@/features/terms/gpa-working';
 import { SideBySide } from '@/features/terms/side-by-side';
 import { TermRow } from '@/features/terms/term-row';
 import { Trajectory } from '@/features/terms/trajectory';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useGpas } from '@/model/term-gpa';
 import { Row, Stack } from '@/ui/box';
 import { Page } from '@/ui/page';
@@ -54,7 +54,7 @@ export function TermsPlace() {
 }
 
 /** The GPA of everything, how it is made, and what it can become. */
-function Everything({ courses }: { courses: readonly StoredCourse[] }) {
+function Everything({ courses }: { courses: readonly ShownCourse[] }) {
   const top = topOutlook.use();
   const gpas = useGpas(courses);
   const points = gpas.points[top];

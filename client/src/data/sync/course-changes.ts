@@ -10,7 +10,7 @@ import {
 } from '@fidens/core';
 import { replaceEqualDeep, type QueryClient } from '@tanstack/react-query';
 import { ApiError, ask } from '@/data/api';
-import { coursesQuery, keepCourses, withChanges, type StoredCourse } from '@/data/courses';
+import { coursesQuery, keepCourses, withChanges, type ShownCourse, type StoredCourse } from '@/data/courses';
 import { answersKept } from '@/data/kept-answers';
 import { noteSignedOut } from '@/data/session';
 import { ChangeQueue, type Waiting } from './change-queue';
@@ -67,7 +67,7 @@ export function startSeenChange(courseId: string, { edits, seen }: SeenChange): 
 }
 
 /** A course as it is shown: as the server has it, with what is on its way. */
-export function shownCourse(client: QueryClient, courseId: string): StoredCourse | undefined {
+export function shownCourse(client: QueryClient, courseId: string): ShownCourse | undefined {
   const known = current(client, courseId);
   return known && withChanges(known, pendingChanges());
 }

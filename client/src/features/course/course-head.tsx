@@ -13,7 +13,7 @@ import { Text } from 'react-native-paper';
 import { Ribbon } from '@/course-ui/ribbon';
 import { marksOf } from '@/course-ui/ribbon-marks';
 import { SchoolLine } from '@/course-ui/school-line';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { compute, type Computed } from '@/model/computed';
 import { useExtent } from '@/model/use-extent';
@@ -35,7 +35,7 @@ export function isPage(name: string): name is PageName {
 }
 
 /** What stays in sight on every page of a course: letter, standing, ribbon, and the way to its pages. */
-export function CourseHead({ course, page }: { course: StoredCourse; page: PageName }) {
+export function CourseHead({ course, page }: { course: ShownCourse; page: PageName }) {
   const c = useColours();
   const now = useNow();
   const wide = useIsWide();
@@ -134,7 +134,7 @@ function firstSentence(phrases: readonly Phrase[]): Phrase[] {
 }
 
 /** The letter that is pinned, if one is. */
-function targetOf({ target }: StoredCourse['document']): string | undefined {
+function targetOf({ target }: ShownCourse['document']): string | undefined {
   return target && 'label' in target ? target.label : undefined;
 }
 

@@ -1,4 +1,4 @@
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import type { Term } from '@/data/terms';
 import { Stack } from '@/ui/box';
 import { SectionTitle, Soft } from '@/ui/text';
@@ -8,10 +8,10 @@ import { AccountArchiveFiles } from './account-archive';
 import { FeedOf } from './feed-of';
 import { SaveRows } from './save-rows';
 
-const documentsOf = (courses: readonly StoredCourse[]) => courses.map(({ document }) => document);
+const documentsOf = (courses: readonly ShownCourse[]) => courses.map(({ document }) => document);
 
 /** The ways out of a term: its pieces as one table, its days as one calendar, and each course as a file. */
-export function TermOut({ term, courses }: { term: Term; courses: readonly StoredCourse[] }) {
+export function TermOut({ term, courses }: { term: Term; courses: readonly ShownCourse[] }) {
   const documents = documentsOf(courses);
   const folders = [{ name: '', courses: documents }];
   return (
@@ -61,7 +61,7 @@ export function EverythingOut({
   courses,
 }: {
   terms: readonly Term[];
-  courses: readonly StoredCourse[];
+  courses: readonly ShownCourse[];
 }) {
   const folders: ExportFolder[] = terms.map(({ id, name }) => ({
     name,

@@ -25,12 +25,12 @@ export function History({ course }: CoursePageProps) {
 }
 
 function Changes({ course }: CoursePageProps) {
-  const stored = useStoredCourse(course.id) ?? course;
+  const stored = useStoredCourse(course.id);
   const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } =
     useInfiniteQuery(historyQuery(stored));
   const edit = useChange(course);
   if (error) return <Failed what="The history" reason={reasonOf(error)} retry={() => void refetch()} />;
-  if (isPending) return <Loading what="the history" />;
+  if (isPending || !stored) return <Loading what="the history" />;
   const steps = pastSteps(
     stored.document,
     data.pages.flatMap(({ changes }) => changes),

@@ -2,7 +2,7 @@ import { applyEdits, setting, type Assessment, type Edit } from '@fidens/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from 'react-native-paper';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { remember } from '@/data/undo';
 import { compute } from '@/model/computed';
@@ -14,7 +14,7 @@ import { Soft } from '@/ui/text';
 import { gradeLine, plural } from '@/wording/words';
 
 /** A piece of a course, by both ids. */
-export function keyOf({ course, piece }: { course: StoredCourse; piece: Assessment }): string {
+export function keyOf({ course, piece }: { course: ShownCourse; piece: Assessment }): string {
   return `${course.id} ${piece.id}`;
 }
 
@@ -39,7 +39,7 @@ export const DECISIONS = [
 ] as const;
 
 interface DecideManyProps {
-  ends: readonly { readonly course: StoredCourse; readonly piece: Assessment }[];
+  ends: readonly { readonly course: ShownCourse; readonly piece: Assessment }[];
   onDone: () => void;
 }
 
@@ -49,7 +49,7 @@ export function DecideMany({ ends, onDone }: DecideManyProps) {
   const client = useQueryClient();
   const [decision, setDecision] = useState<(typeof DECISIONS)[number]['value']>('missing');
   const { label, edit } = DECISIONS.find(({ value }) => value === decision)!;
-  const byCourse = new Map<string, { course: StoredCourse; edits: Edit[] }>();
+  const byCourse = new Map<string, { course: ShownCourse; edits: Edit[] }>();
   for (const { course, piece } of ends) {
     const known = byCourse.get(course.id) ?? { course, edits: [] };
     known.edits.push(edit(piece.id));
@@ -102,7 +102,7 @@ export function DecideMany({ ends, onDone }: DecideManyProps) {
   );
 }
 
-function standingText(document: StoredCourse['document'], now: string): string {
+function standingText(document: ShownCourse['document'], now: string): string {
   const { outlooks, letters } = compute(document, now);
   return gradeLine(outlooks.standing, letters);
 }

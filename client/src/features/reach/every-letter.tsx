@@ -24,7 +24,7 @@ import {
 import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { compute, isTarget, type Computed } from '@/model/computed';
 import { otherGrades, othersTitle } from '@/model/other-grades';
@@ -212,7 +212,7 @@ function gapWords({ gaps }: BandReach): string {
 }
 
 /** The letter or percent that the student wants: Term, Record and the words on top speak of it from then on. */
-export function TargetChoice({ course }: { course: StoredCourse }) {
+export function TargetChoice({ course }: { course: ShownCourse }) {
   const change = useChange(course);
   const { target, scale } = course.document;
   const label = target && 'label' in target ? target.label : '';
@@ -268,7 +268,7 @@ export function TargetChoice({ course }: { course: StoredCourse }) {
 }
 
 /** Grades beside the course's own, each with what its letters take: of its periods, and of its second way. */
-export const HalvesReach = memo(function HalvesReach({ course }: { course: StoredCourse }) {
+export const HalvesReach = memo(function HalvesReach({ course }: { course: ShownCourse }) {
   const others = otherGrades(course.document);
   if (others.length === 0) return null;
   return (

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { Ribbon } from '@/course-ui/ribbon';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { compute } from '@/model/computed';
 import { SPACE } from '@/theme/layout';
@@ -14,7 +14,7 @@ import type { RehearsalNow } from './rehearsal';
 import { triesWords } from './rehearsal-panel';
 
 /** What stays in sight while something is tried: that it is no record, what it does, and the one tap that throws it away. */
-export function RehearsalBar({ course, rehearsal }: { course: StoredCourse; rehearsal: RehearsalNow }) {
+export function RehearsalBar({ course, rehearsal }: { course: ShownCourse; rehearsal: RehearsalNow }) {
   const now = useNow();
   const before = compute(course.document, now);
   const after = compute(rehearsal.course.document, now);

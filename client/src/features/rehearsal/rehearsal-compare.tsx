@@ -3,7 +3,7 @@ import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { currentTries } from '@/data/current-tries';
 import { useForgetRehearsal, useKeepRehearsal, useRehearsals, type StoredRehearsal } from '@/data/rehearsals';
 import { useNow } from '@/data/session';
@@ -21,7 +21,7 @@ import type { RehearsalNow } from './rehearsal';
 import { triesWords } from './rehearsal-panel';
 
 interface CompareProps {
-  course: StoredCourse;
+  course: ShownCourse;
   replace: RehearsalNow['replace'];
 }
 
@@ -119,7 +119,7 @@ const Kept = memo(function Kept({ course, kept, replace }: KeptProps) {
 
 interface CardProps {
   title: string;
-  course: StoredCourse;
+  course: ShownCourse;
   words: string;
   dashed?: boolean;
   children?: React.ReactNode;

@@ -15,7 +15,7 @@ import {
 import { memo, useMemo, useState } from 'react';
 import { TextInput, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { currentTries } from '@/data/current-tries';
 import { useNow } from '@/data/session';
 import { compute } from '@/model/computed';
@@ -33,7 +33,7 @@ import type { RehearsalNow } from './rehearsal';
 
 interface RehearsalProps {
   /** The course as it is recorded. */
-  course: StoredCourse;
+  course: ShownCourse;
   /** What is tried on one piece or category from now on. */
   set: RehearsalNow['set'];
 }
@@ -102,7 +102,7 @@ function Tries({ pieces, course, set }: RehearsalProps & { pieces: readonly Asse
 }
 
 interface PieceTryProps {
-  course: StoredCourse;
+  course: ShownCourse;
   piece: Assessment;
   /** What stands recorded, or what is usual. */
   usual: string;
@@ -260,7 +260,7 @@ function entryOf({ status, score }: Extract<Entry, { kind: 'set' }>['set']): Non
 }
 
 /** What stands recorded, or what is usual for open work. */
-function usualWords(course: StoredCourse, piece: Assessment, now: string): string {
+function usualWords(course: ShownCourse, piece: Assessment, now: string): string {
   if (piece.score) return `recorded ${scoreWords(piece)}`;
   const status = statusOf(piece);
   if (status === 'missing' || status === 'excused') return status;
@@ -299,7 +299,7 @@ function WeightTry({ courseId, node, set }: WeightTryProps) {
 }
 
 /** What is tried, in words: "Final exam 73 of 80". */
-export function triesWords({ document }: StoredCourse, tries: readonly Try[]): string {
+export function triesWords({ document }: ShownCourse, tries: readonly Try[]): string {
   return tries
     .flatMap(({ id, entry, counted, weight }) => {
       const node = find(document, id)?.node;

@@ -1,6 +1,6 @@
 import { rehearse, withTry, type NextTry, type Try } from '@fidens/core';
 import { useCallback, useMemo } from 'react';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { currentTries, setTries } from '@/data/current-tries';
 import { remember } from '@/data/undo';
 
@@ -8,7 +8,7 @@ import { remember } from '@/data/undo';
 export interface RehearsalNow {
   readonly tries: readonly Try[];
   /** The course as it would be; the course itself where nothing is tried. */
-  readonly course: StoredCourse;
+  readonly course: ShownCourse;
   /** What was tried on something that is not there any more. */
   readonly gone: readonly Try[];
   /** What is tried on one piece or category from now on. */
@@ -18,7 +18,7 @@ export interface RehearsalNow {
 }
 
 /** What is tried in a course just now. Nothing of it reaches the record. */
-export function useRehearsal(course: StoredCourse): RehearsalNow {
+export function useRehearsal(course: ShownCourse): RehearsalNow {
   const tries = currentTries.use(course.id);
   const { document } = course;
   const rehearsed = useMemo(() => rehearse(document, tries), [document, tries]);

@@ -18,7 +18,7 @@ import {
 import { useMemo, useRef, useState, type RefObject } from 'react';
 import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { compute } from '@/model/computed';
 import { lateTodayWords } from '@/model/late-today';
@@ -31,7 +31,7 @@ import { useLeaving } from '@/ui/use-leaving';
 import { gradeWords, number } from '@/wording/words';
 
 interface EntryFieldProps {
-  course: StoredCourse;
+  course: ShownCourse;
   piece: Assessment;
   /** Called when the entry is done, with where to go on: Enter leads to the next piece, arrows to their side, all else back. */
   onDone: (to: EntryStep) => void;
@@ -178,7 +178,7 @@ export function EntryField({
 }
 
 interface UnderstoodProps {
-  course: StoredCourse;
+  course: ShownCourse;
   piece: Assessment;
   entry: Entry;
   touched: boolean;
@@ -238,7 +238,7 @@ function Understood({ course, piece, entry, touched, question, onTake }: Underst
 }
 
 /** " → 84.1": the standing that a state would make; nothing where it stays as it is. */
-function stateEffect(course: StoredCourse, piece: Assessment, status: Status, now: string): string {
+function stateEffect(course: ShownCourse, piece: Assessment, status: Status, now: string): string {
   const edited = applyEdits(course.document, [setting(piece.id, { status, score: undefined })]);
   if (!edited.ok) return '';
   const [before, after] = [course.document, edited.course].map((document) => {
@@ -249,7 +249,7 @@ function stateEffect(course: StoredCourse, piece: Assessment, status: Status, no
 }
 
 /** What edits would do to the standing. */
-function Effect({ course, edits }: { course: StoredCourse; edits: readonly Edit[] }) {
+function Effect({ course, edits }: { course: ShownCourse; edits: readonly Edit[] }) {
   const now = useNow();
   const edited = applyEdits(course.document, edits);
   if (!edited.ok) return null;

@@ -18,7 +18,7 @@ import { ClassBar, ClassFigures, pointsOf } from '@/course-ui/class-figures';
 import { PieceFacts } from '@/course-ui/piece-facts';
 import { useRecordEdit } from '@/course-ui/record-edit';
 import { TakesPart } from '@/course-ui/takes-part';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { DeductFields } from '@/rules/conditions/deduct-fields';
 import { CurveFields } from '@/rules/curve/editor';
 import { Row, Stack } from '@/ui/box';
@@ -33,7 +33,7 @@ import { stepWords } from '@/wording/working-words';
 import { FileIt } from './file-it';
 
 interface PieceDetailsProps {
-  course: StoredCourse;
+  course: ShownCourse;
   piece: Assessment;
   /** Its part in the standing; nothing where it is not counted. */
   part: Part | undefined;

@@ -2,7 +2,7 @@ import type { Assessment, Part } from '@fidens/core';
 import { memo, useRef, type ReactNode, type RefObject } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { SPACE } from '@/theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
@@ -14,7 +14,7 @@ import { EntryField, type EntryStep } from './entry-field';
 import { PieceDetails } from './piece-details';
 
 export interface PieceRowProps {
-  course: StoredCourse;
+  course: ShownCourse;
   piece: Assessment;
   /** Its part in the standing; nothing where it is not counted. */
   part: Part | undefined;

@@ -3,7 +3,7 @@ import { Link } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Ribbon } from '@/course-ui/ribbon';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { compute, type Computed } from '@/model/computed';
 import { useExtent } from '@/model/use-extent';
@@ -15,7 +15,7 @@ import { topOutlook } from '@/wording/top-outlook';
 import { gradeWords, number, rangeWords } from '@/wording/words';
 
 interface CourseCardProps {
-  course: StoredCourse;
+  course: ShownCourse;
   /** In the column of a wide screen: smaller, and marked where it is the open one. */
   compact?: boolean;
   chosen?: boolean;

@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useBeginTermWith, type Term } from '@/data/terms';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { Stack } from '@/ui/box';
@@ -17,7 +17,7 @@ import { TermForm } from './term-form';
 interface BeginTermProps {
   /** The term whose courses may go on, as rules alone. */
   from: Term | undefined;
-  courses: readonly StoredCourse[];
+  courses: readonly ShownCourse[];
 }
 
 /** The next term: its name and days, and which courses of this one go on in it, their rules alone. Scales and rule sheets are at hand in every term. */

@@ -2,7 +2,7 @@ import { courseSetting, decimalSchema, letterOf, officialText, type Official } f
 import { useId, useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { compute } from '@/model/computed';
 import { useChange } from '@/model/use-change';
@@ -16,7 +16,7 @@ import { LinkButton } from '@/ui/link-button';
 import { Soft, Wrong } from '@/ui/text';
 
 interface GivenGradesProps {
-  courses: readonly StoredCourse[];
+  courses: readonly ShownCourse[];
   startsOpen: boolean;
 }
 
@@ -39,7 +39,7 @@ export function GivenGrades({ courses, startsOpen }: GivenGradesProps) {
 const MARK = ' mark';
 
 /** The grade that was given in one course: a letter of its scale, or a mark that no rule computes, counted or not. */
-export function GivenGrade({ course }: { course: StoredCourse }) {
+export function GivenGrade({ course }: { course: ShownCourse }) {
   const c = useColours();
   const now = useNow();
   const edit = useChange(course);

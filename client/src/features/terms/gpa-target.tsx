@@ -13,7 +13,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useId, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ActivityIndicator, Button, Text, TextInput } from 'react-native-paper';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { remember } from '@/data/undo';
 import { useAnswer } from '@/model/one-worker';
@@ -35,9 +35,9 @@ type Scope = 'term' | 'everything';
 
 interface GpaTargetProps {
   /** Of the term. */
-  courses: readonly StoredCourse[];
+  courses: readonly ShownCourse[];
   /** Of all other terms. */
-  others: readonly StoredCourse[];
+  others: readonly ShownCourse[];
 }
 
 /** A GPA to aim for: which letters reach it, the likeliest first, what each course must bring at least, and what is out. */
@@ -144,7 +144,7 @@ function fraction(text: string): Rational {
 
 interface FoundProps {
   answer: TargetAnswer;
-  courses: readonly StoredCourse[];
+  courses: readonly ShownCourse[];
   target: string;
   /** Credits that count in the same GPA and are over. */
   settled: Rational;
@@ -215,7 +215,7 @@ interface WayProps {
   way: ToldCombination;
   titles: readonly string[];
   ids: readonly string[];
-  courses: readonly StoredCourse[];
+  courses: readonly ShownCourse[];
   isFirst: boolean;
   points: string;
 }

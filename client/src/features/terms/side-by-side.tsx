@@ -2,7 +2,7 @@ import { isSameCourse, letterOf, officialText } from '@fidens/core';
 import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import type { Term } from '@/data/terms';
 import { compute } from '@/model/computed';
@@ -23,8 +23,8 @@ const TITLE = 170;
 const CELL = 104;
 
 /** Courses in lines: each line has the same course in its terms. */
-function linesOf(courses: readonly StoredCourse[]): StoredCourse[][] {
-  const lines: StoredCourse[][] = [];
+function linesOf(courses: readonly ShownCourse[]): ShownCourse[][] {
+  const lines: ShownCourse[][] = [];
   for (const course of courses) {
     const line = lines.find(([first]) => isSameCourse(first!.document, course.document));
     if (line) line.push(course);
@@ -34,7 +34,7 @@ function linesOf(courses: readonly StoredCourse[]): StoredCourse[][] {
 }
 
 /** The GPA of the terms that are shown, such as those of a year, and how it is made. */
-function Together({ courses }: { courses: readonly StoredCourse[] }) {
+function Together({ courses }: { courses: readonly ShownCourse[] }) {
   const gpas = useGpas(courses);
   const top = topOutlook.use();
   return (
@@ -49,7 +49,7 @@ function Together({ courses }: { courses: readonly StoredCourse[] }) {
 
 interface SideBySideProps {
   terms: readonly Term[];
-  courses: readonly StoredCourse[];
+  courses: readonly ShownCourse[];
 }
 
 /** Quarters or semesters of a year side by side: one course in several terms on one line, its letters and what each brought. */
@@ -135,7 +135,7 @@ export function SideBySide({ terms, courses }: SideBySideProps) {
   );
 }
 
-function Cell({ course }: { course: StoredCourse | undefined }) {
+function Cell({ course }: { course: ShownCourse | undefined }) {
   const c = useColours();
   const now = useNow();
   const top = topOutlook.use();
@@ -158,7 +158,7 @@ function Cell({ course }: { course: StoredCourse | undefined }) {
   );
 }
 
-function GpaCell({ courses }: { courses: readonly StoredCourse[] }) {
+function GpaCell({ courses }: { courses: readonly ShownCourse[] }) {
   const top = topOutlook.use();
   return (
     <Text role="cell" variant="titleMedium" style={{ width: CELL }}>

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { isOver, useDeleteTerm, useSaveTerm, weekOf, type Term } from '@/data/terms';
 import { compute } from '@/model/computed';
@@ -22,7 +22,7 @@ import { TermForm } from './term-form';
 
 interface TermRowProps {
   term: Term;
-  courses: readonly StoredCourse[];
+  courses: readonly ShownCourse[];
   isCurrent: boolean;
   /** Moves it one place up or down; nothing where it is the first or last. */
   onUp: (() => void) | undefined;
@@ -108,7 +108,7 @@ function daysWords({ startsOn, endsOn }: Term): string | undefined {
 }
 
 /** "Coastal Ecology B+, Maritime Law A" */
-function lettersWords(courses: readonly StoredCourse[], now: string): string {
+function lettersWords(courses: readonly ShownCourse[], now: string): string {
   return courses
     .map(({ document }) => {
       const { outlooks, letters } = compute(document, now);

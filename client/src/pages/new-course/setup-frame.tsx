@@ -5,7 +5,7 @@ import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { ReadBackList } from '@/course-ui/read-back';
 import { Ribbon } from '@/course-ui/ribbon';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
@@ -83,7 +83,7 @@ export function StepMarks({ step, courseId }: { step: Step; courseId?: string })
 }
 
 interface SetupFrameProps {
-  course: StoredCourse;
+  course: ShownCourse;
   /** The document that the ribbon shows: with what is being typed. */
   shown: Course;
   step: Step;

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Button } from 'react-native-paper';
 import { PieceForm } from '@/course-ui/piece-form';
 import { ReadBackList } from '@/course-ui/read-back';
-import type { StoredCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/session';
 import { RuleField } from '@/features/rules/category-rules';
 import { CourseFields } from '@/features/rules/course-fields';
@@ -29,7 +29,7 @@ interface StepProps {
 }
 
 /** One step of setting up a course. */
-export function SetupStep({ course: kept, step }: { course: StoredCourse; step: Step }) {
+export function SetupStep({ course: kept, step }: { course: ShownCourse; step: Step }) {
   const draft = useRuleDraft(kept);
   const { document } = draft.course;
   const [typing, setTyping] = useState<Record<string, string | undefined>>({});
