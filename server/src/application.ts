@@ -24,7 +24,8 @@ import { schoolRoutes } from './routes/school';
 import { sweepRoutes } from './routes/sweep';
 import { termRoutes } from './routes/terms';
 import { refuseOtherSites } from './http/same-site';
-import { readCookies, requireStudent, sessions } from './account/sign-in';
+import { requireStudent, sessions } from './account/sign-in';
+import { secretsOf } from './account/signing';
 
 /** A server that is ready to listen. */
 export interface Application {
@@ -66,7 +67,7 @@ export function createApplication(
     response.set('Cache-Control', 'no-store');
     next();
   }, boundQueue(configuration.waiting));
-  api.use(readCookies(configuration), courseListRoute(database));
+  api.use(courseListRoute(database, secretsOf(configuration)));
   // A whole account may be larger than any one thing in it.
   api.use('/account/archive', refuseOtherSites, express.json({ limit: '10mb' }));
   api.use(refuseOtherSites, express.json({ limit: '4mb' }), refuseDeepBodies);
@@ -123,8 +124,10 @@ const PERMISSIONS = [
   'display-capture',
 ];
 
+/** Sets what every answer says to the browser of how our pages are to be kept safe. It is the same in all of them: it is put together once. */
 function securityHeaders({ secureCookies }: Configuration): RequestHandler {
-  const headers = helmet({
+  const headers = new Map([['Permissions-Policy', PERMISSIONS.map((name) => `${name}=()`).join(', ')]]);
+  const collect = helmet({
     contentSecurityPolicy: {
       useDefaults: false,
       directives: {
@@ -150,10 +153,16 @@ function securityHeaders({ secureCookies }: Configuration): RequestHandler {
     strictTransportSecurity: secureCookies && { maxAge: 365 * 24 * 60 * 60 },
     referrerPolicy: { policy: 'same-origin' },
   });
-  const permissions = PERMISSIONS.map((name) => `${name}=()`).join(', ');
-  return (request, response, next) => {
-    response.set('Permissions-Policy', permissions);
-    headers(request, response, next);
+  const collector = {
+    setHeader: (name: string, value: string) => headers.set(name, value),
+    removeHeader: () => undefined,
+  };
+  collect({} as never, collector as never, (error) => {
+    if (error) throw error as Error;
+  });
+  return (_request, response, next) => {
+    response.setHeaders(headers);
+    next();
   };
 }
 

@@ -554,6 +554,25 @@ describe('the list of a term', () => {
     expect(await tagOf()).toBe(changed);
     expect(await tagOf()).not.toBe(tag);
   });
+
+  it('tells nobody who is not signed in whether it has changed, an empty one neither', async () => {
+    const made = await request(harness.application.express)
+      .post('/api/v1/accounts')
+      .send({ name: 'Rower', email: 'rower@saltmarsh.example', password: 'over there then' });
+    const cookie = made.headers['set-cookie']![0]!.split(';')[0]!;
+    const list = request(harness.application.express).get('/api/v1/courses').set('Cookie', cookie);
+    const { headers } = await list.expect(200, []);
+    const ask = (held: string) =>
+      request(harness.application.express)
+        .get('/api/v1/courses')
+        .set('If-None-Match', headers.etag!)
+        .set('Cookie', held);
+    await ask(cookie).expect(304);
+    await ask(cookie.replace(/fidens=s%3A./, 'fidens=s%3A-')).expect(401);
+    await ask(cookie.replace('fidens=s%3A', 'fidens=')).expect(401);
+    await request(harness.application.express).delete('/api/v1/session').set('Cookie', cookie).expect(204);
+    await ask(cookie).expect(401);
+  });
 });
 
 describe('several server processes', () => {

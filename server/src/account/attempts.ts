@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto';
 import onHeaders from 'on-headers';
 import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
 import type { Configuration } from '../configuration';
+import { cookieOf } from '../http/cookies';
 import { Problem } from '../http/problem';
 import { studentId } from './sign-in';
 import { isSignature, signatureOf } from './signing';
@@ -94,8 +95,7 @@ export function sendDevices({ secureCookies: secure }: Configuration): RequestHa
 
 /** The device's own name, where it has signed in to the account before. */
 function knownDevice(request: Request, email: string, configuration: Configuration): string | undefined {
-  const cookie = (request.cookies as Record<string, string | undefined>)[DEVICE];
-  const [device, signed] = cookie?.split('.') ?? [];
+  const [device, signed] = cookieOf(request, DEVICE)?.split('.') ?? [];
   if (!device || !signed) return undefined;
   return isSignature(signed, deviceText(email, device), configuration) ? device : undefined;
 }

@@ -1,12 +1,12 @@
 import Bowser from 'bowser';
 import connectPgSimple from 'connect-pg-simple';
-import cookieParser from 'cookie-parser';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
 import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { Pool } from 'pg';
 import type { Configuration } from '../configuration';
+import { signedCookieOf } from '../http/cookies';
 import { log } from '../http/log';
 import { Problem } from '../http/problem';
 import { secretsOf } from './signing';
@@ -63,11 +63,6 @@ export function sessions(configuration: Configuration): {
 
 /** The name of the cookie that carries a session's id, signed. */
 const COOKIE = 'fidens';
-
-/** Reads the cookies of a request: those that are signed with a secret of ours apart. */
-export function readCookies(configuration: Configuration): RequestHandler {
-  return cookieParser(secretsOf(configuration));
-}
 
 /** The part of a process's connections that is for sessions: each request asks for one first, and briefly. */
 export const SESSIONS = 0.3;
@@ -136,9 +131,9 @@ export interface Asker {
 }
 
 /** Who asks, for a statement that reads what is theirs in the same turn; nothing where a request carries no session of ours. */
-export function askerOf(request: Request): Asker | undefined {
-  const sid = (request.signedCookies as Record<string, unknown>)[COOKIE];
-  if (typeof sid !== 'string') return undefined;
+export function askerOf(request: Request, secrets: readonly string[]): Asker | undefined {
+  const sid = signedCookieOf(request, COOKIE, secrets);
+  if (sid === undefined) return undefined;
   return { query: ASKER, values: { session: hashed(sid), since: Date.now() - ENDS_AFTER } };
 }
 

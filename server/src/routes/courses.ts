@@ -47,11 +47,12 @@ interface ChangeBody {
  * All courses of who asks: what every opening of Fidens begins with. One statement answers it, who asks included, so it stands before the
  * sessions.
  */
-export function courseListRoute(database: Knex): Router {
+export function courseListRoute(database: Knex, secrets: readonly string[]): Router {
   const router = Router();
+
   router.get('/courses', async (request, response) => {
     const has = /^"([0-9a-f]{32})"$/.exec(request.get('if-none-match') ?? '')?.[1];
-    const asker = askerOf(request);
+    const asker = askerOf(request, secrets);
     const list = asker && (await courseList(database, asker, has));
     if (!list) throw signedOut();
     const { tag, json } = list;
@@ -59,6 +60,7 @@ export function courseListRoute(database: Knex): Router {
     if (json === undefined) response.status(304).end();
     else response.type('json').send(json);
   });
+
   return router;
 }
 
