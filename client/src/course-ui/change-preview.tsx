@@ -2,7 +2,7 @@ import type { Edit } from '@fidens/core';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { EffectDetails } from '@/course-ui/effect-panel';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { effectBetween } from '@/model/computed';
 import type { CoursePageProps } from '@/model/course-page';
 import { applied } from '@/model/rule-draft';

@@ -1,7 +1,7 @@
 import { courseSetting, figureText, readFigure, schoolFigure } from '@fidens/core';
 import { useRef } from 'react';
 import type { View } from 'react-native';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import type { CoursePageProps } from '@/model/course-page';
 import { useChange } from '@/model/use-change';
 import { Stack } from '@/ui/box';

@@ -1,6 +1,6 @@
 import { SCALE_PRESETS, type Course, type Fault } from '@fidens/core';
 import { useState } from 'react';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { incoming, sourceOfFiles } from '@/model/incoming/incoming-question';
 import { Stack } from '@/ui/box';
 import { Wrong } from '@/ui/text';

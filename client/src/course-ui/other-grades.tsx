@@ -1,7 +1,7 @@
 import type { Course } from '@fidens/core';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { compute } from '@/model/computed';
 import type { CoursePageProps } from '@/model/course-page';
 import { otherGrades, othersTitle } from '@/model/other-grades';

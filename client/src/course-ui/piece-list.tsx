@@ -3,7 +3,7 @@ import { parseISO } from 'date-fns/parseISO';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { newId } from '@/model/new-id';
 import { piecesFromText, type PieceLine } from '@/model/lines/piece-lines';
 import type { EditRules } from '@/model/rule-draft';

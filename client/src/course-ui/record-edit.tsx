@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Text } from 'react-native-paper';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { applied, type EditRules } from '@/model/rule-draft';
 import { standingChange } from '@/model/standing-change';
 import { useChange } from '@/model/use-change';

@@ -3,7 +3,7 @@ import { Link } from 'expo-router';
 import { useState } from 'react';
 import { Pressable } from 'react-native';
 import { Text } from 'react-native-paper';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { compute } from '@/model/computed';
 import type { CoursePageProps } from '@/model/course-page';
 import { figureState, type FigureState } from '@/model/school-figure';

@@ -1,6 +1,5 @@
 import type { GpaSettings } from '@fidens/core';
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { useSyncExternalStore } from 'react';
 import { dropAllPending } from '@/data/sync/pending';
 import { changeQueue } from '@/data/sync/queue';
 import { forgetKept, keepFor } from '@/storage/kept-state';
@@ -150,22 +149,4 @@ export function noteSignedOut(client: QueryClient, error: unknown): void {
   client.setQueryData(sessionQuery.queryKey, (session) =>
     session?.student ? { ...session, ended: true } : session,
   );
-}
-
-const MINUTE = 60_000;
-
-function everyMinute(listener: () => void): () => void {
-  const timer = setInterval(listener, MINUTE / 4);
-  return () => clearInterval(timer);
-}
-
-function thisMinute(): string {
-  return new Date(Math.floor(Date.now() / MINUTE) * MINUTE).toISOString();
-}
-
-/** The moment taken for now: the sample student's, or the clock's to the minute. */
-export function useNow(): string {
-  const { data } = useSession();
-  const clock = useSyncExternalStore(everyMinute, thisMinute, thisMinute);
-  return data?.student?.today ?? clock;
 }

@@ -10,7 +10,7 @@ import {
   type ShownCourse,
   type StoredCourse,
 } from './courses';
-import { useNow } from './session';
+import { useNow } from './now';
 import { remember, say } from './undo';
 
 export interface Term {

@@ -15,7 +15,7 @@ import {
 } from '@fidens/core';
 import { useMemo } from 'react';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { useTerms, useWorkedOn, type Term } from '@/data/terms';
 import { dayWords, daysPast, dueOf, gradeWords, plural } from '@/wording/words';
 import { compute } from './computed';

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { useTerms, useWorkedOn, type Term } from '@/data/terms';
 import { compute } from './computed';
 import { looseEndsOf } from './loose-ends';

@@ -10,7 +10,7 @@ import {
 } from '@fidens/core';
 import { useCallback, useMemo, useState } from 'react';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { remember } from '@/data/undo';
 import { changeLines, placeWords } from '@/rules/change-words';
 import { keptValues } from '@/storage/kept-state';

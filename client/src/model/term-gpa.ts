@@ -11,7 +11,8 @@ import {
   type OutlookName,
 } from '@fidens/core';
 import type { ShownCourse } from '@/data/courses';
-import { useNow, useSession } from '@/data/session';
+import { useNow } from '@/data/now';
+import { useSession } from '@/data/session';
 import { useTerms, type Term } from '@/data/terms';
 import { compute } from './computed';
 

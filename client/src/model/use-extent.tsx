@@ -1,6 +1,6 @@
 import { extentOf, type Course, type Extent } from '@fidens/core';
 import { createContext, useContext, type ReactNode } from 'react';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { isOver, useTerm, useTermOf } from '@/data/terms';
 
 const CourseTerm = createContext('');

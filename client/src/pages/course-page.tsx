@@ -1,5 +1,5 @@
 import { useLocalSearchParams, usePathname } from 'expo-router';
-import { useDeferredValue } from 'react';
+import { memo, useDeferredValue } from 'react';
 import { View } from 'react-native';
 import { WaitingRules } from '@/course-ui/effect-panel';
 import { reasonOf } from '@/data/api';
@@ -49,12 +49,17 @@ const BESIDE: Record<PageName, keyof typeof ASIDES> = {
 export function CourseScreen() {
   const { courseId, page } = useLocalSearchParams<{ courseId: string; page: string }>();
   const { data: course, error, isPending, refetch } = useCourse(courseId);
-  const wide = useIsWide();
-  const columns = useColumns();
   if (error && !course)
     return <Failed what="This course" reason={reasonOf(error)} retry={() => void refetch()} />;
   if (isPending) return <Loading what="this course" />;
   if (!course || !isPage(page)) return <Gone />;
+  return <Columns course={course} page={page} />;
+}
+
+/** The columns of a course: as long as it shows the same, whatever becomes of its changes on their way, nothing is drawn again. */
+const Columns = memo(function Columns({ course, page }: { course: ShownCourse; page: PageName }) {
+  const wide = useIsWide();
+  const columns = useColumns();
   const Main = PAGES[page];
   if (!wide) {
     return (
@@ -86,7 +91,7 @@ export function CourseScreen() {
       </View>
     </InTerm>
   );
-}
+});
 
 /** "Coastal Ecology – Reach" */
 function titleOf({ document }: ShownCourse, page: PageName): string {

@@ -1,7 +1,7 @@
 import { headlinePhrases } from '@fidens/core';
 import { useDeferredValue } from 'react';
 import { Ruler } from '@/course-ui/ruler';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { ChanceView } from '@/features/chances/chance-view';
 import { AloneView } from '@/features/reach/alone-view';
 import { EveryLetter, HalvesReach, TargetChoice } from '@/features/reach/every-letter';

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { useWorkedOn } from '@/data/terms';
 import { PieceRow } from '@/features/scores/piece-row';
 import { compute } from '@/model/computed';

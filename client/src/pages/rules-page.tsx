@@ -1,5 +1,5 @@
 import { ReadBack } from '@/course-ui/read-back';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { Arrange } from '@/features/arrange/arrange';
 import { CourseSheets } from '@/features/files/course-sheets';
 import { DeleteCourse } from '@/features/files/delete-course';

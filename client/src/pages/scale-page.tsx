@@ -13,7 +13,7 @@ import {
   useKeepScale,
   type LibraryScale,
 } from '@/data/library';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { deletion, remember } from '@/data/undo';
 import { useOver } from '@/data/use-over';
 import { ScaleEditor } from '@/features/scales/scale-editor';

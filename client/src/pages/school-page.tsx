@@ -1,4 +1,5 @@
-import { useNow, useSession } from '@/data/session';
+import { useNow } from '@/data/now';
+import { useSession } from '@/data/session';
 import { BesideRecord } from '@/features/incoming/beside-record';
 import { CourseClass } from '@/features/school/course-class';
 import { Explanations } from '@/features/school/explanations';

@@ -6,7 +6,7 @@ import { EffectPanel } from '@/course-ui/effect-panel';
 import { PieceForm } from '@/course-ui/piece-form';
 import { Refused, useRecordEdit } from '@/course-ui/record-edit';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { Chosen } from '@/features/arrange/chosen';
 import { NoStanding } from '@/features/scores/no-standing';
 import { PieceRow } from '@/features/scores/piece-row';
@@ -234,7 +234,7 @@ function listWords(filter: Filter, sort: Sort): string {
 
 /** What stands in a category in a category is set in. */
 function Indented({ depth, children }: { depth: number; children: React.ReactNode }) {
-  return <View style={{ paddingLeft: Math.max(0, depth - 1) * SPACE.m }}>{children}</View>;
+  return depth <= 1 ? children : <View style={{ paddingLeft: (depth - 1) * SPACE.m }}>{children}</View>;
 }
 
 const NONE: ReadonlySet<string> = new Set();

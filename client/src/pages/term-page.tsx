@@ -6,7 +6,7 @@ import { Pressable, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import { sampleCoursesQuery, useCreateCourse, type ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { isOver, useTerms, weekOf, type Term } from '@/data/terms';
 import { CourseCard } from '@/features/term/course-card';
 import { GpaWorking } from '@/features/terms/gpa-working';

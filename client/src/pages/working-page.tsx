@@ -13,7 +13,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { OtherGrades } from '@/course-ui/other-grades';
 import { WorkingSum } from '@/course-ui/working-sum';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { compute } from '@/model/computed';
 import type { CoursePageProps } from '@/model/course-page';
 import { Stack } from '@/ui/box';

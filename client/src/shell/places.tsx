@@ -1,4 +1,5 @@
 import { Link, usePathname } from 'expo-router';
+import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
 import { undoLast, useSteps } from '@/data/undo';
@@ -73,7 +74,7 @@ function LooseEndsPlace(place: PlaceProps) {
   return <Place {...place} count={useLooseEnds().filter(wantsDecision).length} />;
 }
 
-function Place({ href, label, count = 0 }: PlaceProps) {
+const Place = memo(function Place({ href, label, count = 0 }: PlaceProps) {
   const c = useColours();
   const here = useIsHere(href);
   const low = useIsLow();
@@ -108,7 +109,7 @@ function Place({ href, label, count = 0 }: PlaceProps) {
       </Pressable>
     </Link>
   );
-}
+});
 
 /** The way back from the last thing that was done, wherever one is. */
 function Undo() {
@@ -119,7 +120,7 @@ function Undo() {
 }
 
 /** The centre: recording a score is never more than a touch away. */
-function Record() {
+const Record = memo(function Record() {
   const c = useColours();
   const here = useIsHere('/record');
   const low = useIsLow();
@@ -147,7 +148,7 @@ function Record() {
       </Pressable>
     </Link>
   );
-}
+});
 
 function useIsHere(href: PlaceHref): boolean {
   const path = usePathname();

@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { Snackbar } from 'react-native-paper';
 import { useCourses } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { dismissNotice, redoLast, undoLast, useSteps } from '@/data/undo';
 import { compute } from '@/model/computed';
 import { gradeWords } from '@/wording/words';

@@ -1,5 +1,5 @@
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
-import { Fragment, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import { memo, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useScroller } from './page';
 
@@ -22,11 +22,21 @@ export function LongList<R extends { readonly key: string }>(props: LongListProp
   return (
     <View>
       {rows.map((each) => (
-        <Fragment key={each.key}>{row(each)}</Fragment>
+        <Drawn key={each.key} of={each} row={row as DrawnProps['row']} />
       ))}
     </View>
   );
 }
+
+interface DrawnProps {
+  of: { readonly key: string };
+  row: (row: never) => ReactNode;
+}
+
+/** One row: where only the list moves or is measured, it stays as it was drawn. */
+const Drawn = memo(function Drawn({ of, row }: DrawnProps) {
+  return row(of as never);
+});
 
 function OnlyInSight<R extends { readonly key: string }>({ rows, heightOf, row, held }: LongListProps<R>) {
   const scroller = useScroller();
@@ -79,7 +89,7 @@ function OnlyInSight<R extends { readonly key: string }>({ rows, heightOf, row, 
             transform: `translateY(${start - top}px)`,
           }}
         >
-          {row(rows[index]!)}
+          <Drawn of={rows[index]!} row={row as DrawnProps['row']} />
         </div>
       ))}
     </div>

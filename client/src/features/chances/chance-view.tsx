@@ -9,7 +9,7 @@ import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import Svg, { G, Line, Rect } from 'react-native-svg';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { SPACE } from '@/theme/layout';
 import { TEXT_MEDIUM, useColours } from '@/theme/paper-theme';
 import { AxisText } from '@/ui/axis-text';

@@ -7,14 +7,14 @@ import {
   type Phrase,
 } from '@fidens/core';
 import { Link } from 'expo-router';
-import { useDeferredValue } from 'react';
+import { memo, useDeferredValue } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Ribbon } from '@/course-ui/ribbon';
 import { marksOf } from '@/course-ui/ribbon-marks';
 import { SchoolLine } from '@/course-ui/school-line';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { compute, type Computed } from '@/model/computed';
 import { useExtent } from '@/model/use-extent';
 import { Icon } from '@/theme/icons';
@@ -138,7 +138,7 @@ function targetOf({ target }: ShownCourse['document']): string | undefined {
   return target && 'label' in target ? target.label : undefined;
 }
 
-function CourseTabs({ courseId, page }: { courseId: string; page: PageName }) {
+const CourseTabs = memo(function CourseTabs({ courseId, page }: { courseId: string; page: PageName }) {
   const c = useColours();
   return (
     <View
@@ -174,4 +174,4 @@ function CourseTabs({ courseId, page }: { courseId: string; page: PageName }) {
       })}
     </View>
   );
-}
+});

@@ -1,7 +1,7 @@
 import { FORMATS, ruleSheet } from '@fidens/core';
 import type { LeavingFormat } from '@fidens/core/writing';
 import { Button } from 'react-native-paper';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import type { CoursePageProps } from '@/model/course-page';
 import { Row, Stack } from '@/ui/box';
 import { CopyButton } from '@/ui/copy-button';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { ActivityIndicator, Text } from 'react-native-paper';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';

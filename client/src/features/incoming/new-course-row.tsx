@@ -3,7 +3,7 @@ import type { CourseOfList } from '@fidens/core/reading';
 import { useId } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { compute } from '@/model/computed';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';

@@ -1,6 +1,6 @@
 import type { ColumnKind, Source } from '@fidens/core';
 import { useEffect, useMemo, useState } from 'react';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { tooLarge } from '@/course-ui/choose-files';
 import { dayOrder } from '@/model/day-order';
 import { drop, useDropped } from '@/model/incoming/dropped';

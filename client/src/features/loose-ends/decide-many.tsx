@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from 'react-native-paper';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { remember } from '@/data/undo';
 import { compute } from '@/model/computed';
 import { makeChange } from '@/model/use-change';

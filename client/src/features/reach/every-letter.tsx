@@ -25,7 +25,7 @@ import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { compute, isTarget, type Computed } from '@/model/computed';
 import { otherGrades, othersTitle } from '@/model/other-grades';
 import { useChange } from '@/model/use-change';

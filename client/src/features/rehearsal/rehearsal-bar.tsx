@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { Ribbon } from '@/course-ui/ribbon';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { compute } from '@/model/computed';
 import { SPACE } from '@/theme/layout';
 import { ChangeRow } from '@/ui/change-row';

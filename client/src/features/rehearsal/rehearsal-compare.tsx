@@ -6,7 +6,7 @@ import { reasonOf } from '@/data/api';
 import type { ShownCourse } from '@/data/courses';
 import { currentTries } from '@/data/current-tries';
 import { useForgetRehearsal, useKeepRehearsal, useRehearsals, type StoredRehearsal } from '@/data/rehearsals';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { remember } from '@/data/undo';
 import { compute } from '@/model/computed';
 import { newId } from '@/model/new-id';

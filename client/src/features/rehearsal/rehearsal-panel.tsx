@@ -17,7 +17,7 @@ import { TextInput, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import type { ShownCourse } from '@/data/courses';
 import { currentTries } from '@/data/current-tries';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { compute } from '@/model/computed';
 import { treeRows } from '@/model/moving';
 import { useChange } from '@/model/use-change';

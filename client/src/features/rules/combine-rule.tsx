@@ -9,7 +9,7 @@ import {
 } from '@fidens/core';
 import { useState } from 'react';
 import { Button } from 'react-native-paper';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import type { EditRules } from '@/model/rule-draft';
 import { standingChange } from '@/model/standing-change';
 import { Stack } from '@/ui/box';

@@ -9,7 +9,7 @@ import {
 } from '@fidens/core';
 import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { compute } from '@/model/computed';
 import type { EditRules } from '@/model/rule-draft';
 import { SPACE } from '@/theme/layout';

@@ -1,6 +1,6 @@
 import { courseSetting, fromUnit, inUnit, shownPercent } from '@fidens/core';
 import { ClassBar, ClassFigures } from '@/course-ui/class-figures';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { compute } from '@/model/computed';
 import type { CoursePageProps } from '@/model/course-page';
 import { useChange } from '@/model/use-change';

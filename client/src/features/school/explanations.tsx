@@ -13,7 +13,7 @@ import {
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { ActivityIndicator, Button, Text } from 'react-native-paper';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { compute } from '@/model/computed';
 import type { CoursePageProps } from '@/model/course-page';
 import { applied } from '@/model/rule-draft';

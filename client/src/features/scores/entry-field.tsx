@@ -19,7 +19,7 @@ import { useMemo, useRef, useState, type RefObject } from 'react';
 import { View } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { compute } from '@/model/computed';
 import { lateTodayWords } from '@/model/late-today';
 import { standingChange, targetChange } from '@/model/standing-change';

@@ -3,7 +3,7 @@ import { memo, useRef, type ReactNode, type RefObject } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { SPACE } from '@/theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { CheckBox } from '@/ui/fields/check-box';
@@ -100,25 +100,34 @@ export function PieceRow(props: PieceRowProps) {
   const now = useNow();
   const press = useLatest(choice?.onChoose ?? onToggle);
   return (
-    <RowFrame isOpen={isOpen} isChosen={choice?.isChosen ?? false}>
-      <Line
-        {...pieceLine(props, now)}
-        button={button}
-        isOpen={isOpen}
-        isChosen={choice?.isChosen}
-        share={share}
-        place={place}
-        press={press}
-      />
+    <FramedLine
+      {...pieceLine(props, now)}
+      button={button}
+      isOpen={isOpen}
+      isChosen={choice?.isChosen}
+      share={share}
+      place={place}
+      press={press}
+    >
       {isOpen && !choice && (
         <View style={{ paddingBottom: SPACE.m }}>
           <EntryField course={course} piece={piece} onDone={done} canBeOthers={canBeOthers} />
           <PieceDetails course={course} piece={piece} part={part} />
         </View>
       )}
-    </RowFrame>
+    </FramedLine>
   );
 }
+
+/** A row with its frame: as long as it is closed and shows the same, none of it is drawn again. */
+const FramedLine = memo(function FramedLine({ children, ...line }: LineProps & { children: ReactNode }) {
+  return (
+    <RowFrame isOpen={line.isOpen} isChosen={line.isChosen ?? false}>
+      <Line {...line} />
+      {children}
+    </RowFrame>
+  );
+});
 
 interface LineProps extends PieceLine {
   button: RefObject<{ focus: () => void } | null>;

@@ -3,7 +3,7 @@ import { Pressable, View, type StyleProp, type ViewStyle } from 'react-native';
 import { Text } from 'react-native-paper';
 import { PieceFacts } from '@/course-ui/piece-facts';
 import { Refused, useRecordEdit } from '@/course-ui/record-edit';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { CheckBox } from '@/ui/fields/check-box';
@@ -98,17 +98,15 @@ export function ScoreTableRow(props: PieceRowProps) {
     );
   }
   return (
-    <RowFrame isOpen={false} isChosen={choice?.isChosen ?? false}>
-      <TableLine
-        {...pieceLine(props, now)}
-        button={button}
-        points={scoreText(piece)}
-        isChosen={choice?.isChosen}
-        share={share}
-        place={place}
-        press={press}
-      />
-    </RowFrame>
+    <TableLine
+      {...pieceLine(props, now)}
+      button={button}
+      points={scoreText(piece)}
+      isChosen={choice?.isChosen}
+      share={share}
+      place={place}
+      press={press}
+    />
   );
 }
 
@@ -137,62 +135,64 @@ const TableLine = memo(function TableLine({
   const isChoosing = isChosen !== undefined;
   const under = [place, line.extra && 'extra credit'].filter(Boolean).join(' · ');
   return (
-    <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center', minHeight: TOUCH }}>
-      <Pressable
-        ref={button as never}
-        {...rowButton(line.about, false, isChosen)}
-        onPress={() => press('score')}
-        style={{
-          flex: 1,
-          minWidth: 0,
-          minHeight: TOUCH,
-          flexDirection: 'row',
-          alignItems: 'center',
-          gap: SPACE.s,
-        }}
-      >
-        {isChoosing && <CheckBox isChecked={isChosen} />}
-        <View style={{ flex: 1, minWidth: 0 }}>
-          <Text variant="bodyMedium" style={{ color: quiet ? c.soft : c.ink }}>
-            {line.name}
-          </Text>
-          {under !== '' && (
-            <Text variant="bodySmall" style={{ color: c.soft }}>
-              {under}
-            </Text>
-          )}
-        </View>
-      </Pressable>
-      <Cell
-        column="score"
-        press={isChoosing ? undefined : () => press('score')}
-        label={`Change the score: ${line.name}`}
-      >
-        <Text
-          variant="bodyMedium"
-          style={{ color: quiet ? c.soft : c.ink, fontFamily: points === '—' ? TEXT_MEDIUM : TEXT_STRONG }}
+    <RowFrame isOpen={false} isChosen={isChosen ?? false}>
+      <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center', minHeight: TOUCH }}>
+        <Pressable
+          ref={button as never}
+          {...rowButton(line.about, false, isChosen)}
+          onPress={() => press('score')}
+          style={{
+            flex: 1,
+            minWidth: 0,
+            minHeight: TOUCH,
+            flexDirection: 'row',
+            alignItems: 'center',
+            gap: SPACE.s,
+          }}
         >
-          {points}
-        </Text>
-      </Cell>
-      <Cell
-        column="possible"
-        press={isChoosing ? undefined : () => press('possible')}
-        label={`Change what it is out of: ${line.name}, ${line.possible}`}
-      >
-        <CellText>{line.possible}</CellText>
-      </Cell>
-      <Cell column="percent">
-        <CellText>{line.percent}</CellText>
-      </Cell>
-      <Cell column="share">
-        <CellText>{share ?? ''}</CellText>
-      </Cell>
-      <Cell column="due">
-        <CellText>{line.due}</CellText>
-      </Cell>
-      <Cell column="state">{line.isDay ? null : <StateMark {...line} />}</Cell>
-    </View>
+          {isChoosing && <CheckBox isChecked={isChosen} />}
+          <View style={{ flex: 1, minWidth: 0 }}>
+            <Text variant="bodyMedium" style={{ color: quiet ? c.soft : c.ink }}>
+              {line.name}
+            </Text>
+            {under !== '' && (
+              <Text variant="bodySmall" style={{ color: c.soft }}>
+                {under}
+              </Text>
+            )}
+          </View>
+        </Pressable>
+        <Cell
+          column="score"
+          press={isChoosing ? undefined : () => press('score')}
+          label={`Change the score: ${line.name}`}
+        >
+          <Text
+            variant="bodyMedium"
+            style={{ color: quiet ? c.soft : c.ink, fontFamily: points === '—' ? TEXT_MEDIUM : TEXT_STRONG }}
+          >
+            {points}
+          </Text>
+        </Cell>
+        <Cell
+          column="possible"
+          press={isChoosing ? undefined : () => press('possible')}
+          label={`Change what it is out of: ${line.name}, ${line.possible}`}
+        >
+          <CellText>{line.possible}</CellText>
+        </Cell>
+        <Cell column="percent">
+          <CellText>{line.percent}</CellText>
+        </Cell>
+        <Cell column="share">
+          <CellText>{share ?? ''}</CellText>
+        </Cell>
+        <Cell column="due">
+          <CellText>{line.due}</CellText>
+        </Cell>
+        <Cell column="state">{line.isDay ? null : <StateMark {...line} />}</Cell>
+      </View>
+    </RowFrame>
   );
 });
 

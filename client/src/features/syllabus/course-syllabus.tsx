@@ -5,7 +5,7 @@ import { ChangePreview } from '@/course-ui/change-preview';
 import type { CoursePageProps } from '@/model/course-page';
 import { useAnswer } from '@/model/one-worker';
 import { syllabus, type ReadText, type SyllabusQuestion } from '@/model/syllabus/syllabus-question';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
 import { SectionTitle, Soft } from '@/ui/text';

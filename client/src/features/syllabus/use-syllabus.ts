@@ -1,6 +1,6 @@
 import { isPdf, SCALE_PRESETS, type Course, type Fault, type Source } from '@fidens/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { useAnswer, type Progress } from '@/model/one-worker';
 import { pdf, syllabus, type SyllabusQuestion } from '@/model/syllabus/syllabus-question';
 import { readKept, writeKept } from '@/storage/kept-state';

@@ -4,7 +4,7 @@ import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Ribbon } from '@/course-ui/ribbon';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { compute, type Computed } from '@/model/computed';
 import { useExtent } from '@/model/use-extent';
 import { SPACE } from '@/theme/layout';

@@ -3,7 +3,7 @@ import { useId, useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { compute } from '@/model/computed';
 import { useChange } from '@/model/use-change';
 import { SPACE } from '@/theme/layout';

@@ -14,7 +14,7 @@ import { useId, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ActivityIndicator, Button, Text, TextInput } from 'react-native-paper';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { remember } from '@/data/undo';
 import { useAnswer } from '@/model/one-worker';
 import { useGpaSettings, useGpas } from '@/model/term-gpa';

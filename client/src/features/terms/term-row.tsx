@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { isOver, useDeleteTerm, useSaveTerm, weekOf, type Term } from '@/data/terms';
 import { compute } from '@/model/computed';
 import { useGpas } from '@/model/term-gpa';

@@ -12,7 +12,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import type { CoursePageProps } from '@/model/course-page';
 import { useFigures, type SeenFigure } from '@/model/seen-figures';
 import { SPACE } from '@/theme/layout';

@@ -4,7 +4,7 @@ import { Button } from 'react-native-paper';
 import { PieceForm } from '@/course-ui/piece-form';
 import { ReadBackList } from '@/course-ui/read-back';
 import type { ShownCourse } from '@/data/courses';
-import { useNow } from '@/data/session';
+import { useNow } from '@/data/now';
 import { RuleField } from '@/features/rules/category-rules';
 import { CourseFields } from '@/features/rules/course-fields';
 import { CoursePolicies } from '@/features/rules/course-policies';

@@ -1,0 +1,59 @@
+import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useSyncExternalStore } from 'react';
+import { sessionQuery } from './session';
+
+const MINUTE = 60_000;
+
+/** What tells the time to every part of a page: one clock for all of them, as each row of a long list asks. */
+class Clock {
+  readonly #client: QueryClient;
+  readonly #listeners = new Set<() => void>();
+  #stop: (() => void) | undefined;
+
+  constructor(client: QueryClient) {
+    this.#client = client;
+  }
+
+  /** The moment taken for now: the sample student's, or the clock's to the minute. */
+  readonly now = (): string =>
+    this.#client.getQueryData(sessionQuery.queryKey)?.student?.today ??
+    new Date(Math.floor(Date.now() / MINUTE) * MINUTE).toISOString();
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.#listeners.add(listener);
+    this.#stop ??= this.#start();
+    return () => {
+      this.#listeners.delete(listener);
+      if (this.#listeners.size > 0) return;
+      this.#stop?.();
+      this.#stop = undefined;
+    };
+  };
+
+  #start(): () => void {
+    const tell = () => this.#listeners.forEach((listener) => listener());
+    const timer = setInterval(tell, MINUTE / 4);
+    const [name] = sessionQuery.queryKey;
+    const stop = this.#client.getQueryCache().subscribe(({ type, query }) => {
+      if (type === 'updated' && (query.queryKey as readonly unknown[])[0] === name) tell();
+    });
+    return () => {
+      clearInterval(timer);
+      stop();
+    };
+  }
+}
+
+const clocks = new WeakMap<QueryClient, Clock>();
+
+function clockOf(client: QueryClient): Clock {
+  const clock = clocks.get(client) ?? new Clock(client);
+  clocks.set(client, clock);
+  return clock;
+}
+
+/** The moment taken for now: the sample student's, or the clock's to the minute. */
+export function useNow(): string {
+  const { subscribe, now } = clockOf(useQueryClient());
+  return useSyncExternalStore(subscribe, now, now);
+}
