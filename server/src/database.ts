@@ -110,6 +110,13 @@ export function readTogether<T>(
   return database.transaction(read, { isolationLevel: 'repeatable read', readOnly: true });
 }
 
+/** Of whom a statement reads, told by a query of one `user_id` that stands in it: empty where nobody is signed in. */
+export interface Asker {
+  readonly query: string;
+  /** Of its parameters, by name. */
+  readonly values: Readonly<Record<string, string | number>>;
+}
+
 /** The database's own code of an error, which Objection wraps; or Node's, where it was not reached. */
 export function codeOf(error: unknown): string {
   const { code, nativeError } = error as { code?: string; nativeError?: { code?: string } };

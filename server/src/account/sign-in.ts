@@ -6,6 +6,7 @@ import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { Pool } from 'pg';
 import type { Configuration } from '../configuration';
+import type { Asker } from '../database';
 import { signedCookieOf } from '../http/cookies';
 import { log } from '../http/log';
 import { Problem } from '../http/problem';
@@ -45,7 +46,7 @@ export function sessions(configuration: Configuration): {
     errorLog: () => undefined,
   });
   const middleware = session({
-    name: COOKIE,
+    name: SESSION_COOKIE,
     secret: secretsOf(configuration),
     store,
     resave: false,
@@ -62,7 +63,7 @@ export function sessions(configuration: Configuration): {
 }
 
 /** The name of the cookie that carries a session's id, signed. */
-const COOKIE = 'fidens';
+export const SESSION_COOKIE = 'fidens';
 
 /** The part of a process's connections that is for sessions: each request asks for one first, and briefly. */
 export const SESSIONS = 0.3;
@@ -124,15 +125,9 @@ export function studentId(request: Request): string {
   return request.session.userId!;
 }
 
-/** Of whom a statement reads, told by a query of one `user_id` that it holds, and the values of its parameters. */
-export interface Asker {
-  readonly query: string;
-  readonly values: Readonly<Record<string, string | number>>;
-}
-
 /** Who asks, for a statement that reads what is theirs in the same turn; nothing where a request carries no session of ours. */
 export function askerOf(request: Request, secrets: readonly string[]): Asker | undefined {
-  const sid = signedCookieOf(request, COOKIE, secrets);
+  const sid = signedCookieOf(request, SESSION_COOKIE, secrets);
   if (sid === undefined) return undefined;
   return { query: ASKER, values: { session: hashed(sid), since: Date.now() - ENDS_AFTER } };
 }

@@ -2,6 +2,7 @@ import type { Course } from '@fidens/core';
 import type { Knex } from 'knex';
 import { createHash } from 'node:crypto';
 import type { Transaction } from 'objection';
+import type { Asker } from '../database';
 import { toDocument } from './course-document';
 import {
   ASSESSMENT_COLUMNS,
@@ -127,12 +128,6 @@ export interface CourseList {
   readonly tag: string;
   /** The list as JSON; nothing where the client has it already. */
   readonly json: string | undefined;
-}
-
-/** A query of one `user_id`, with its values; empty where nobody is signed in. */
-interface Asker {
-  readonly query: string;
-  readonly values: Readonly<Record<string, string | number>>;
 }
 
 /** A course of the list; its document where it is kept ready. */

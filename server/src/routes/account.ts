@@ -24,7 +24,7 @@ import { newHash, isRight } from '../account/passwords';
 import { invalid, notFound, Problem } from '../http/problem';
 import { newCodes } from '../account/recovery';
 import { sessionOf } from '../account/session-answer';
-import { hereOf, studentId } from '../account/sign-in';
+import { hereOf, SESSION_COOKIE, studentId } from '../account/sign-in';
 import { mailedEmailRoutes } from './mailed';
 
 /** One's own account: name, e-mail and password, the places where one is signed in, codes to come back with, and the way out. */
@@ -164,7 +164,7 @@ export function accountRoutes(database: Knex, configuration: Configuration, mail
       await Term.query(transaction).delete().where({ user_id: id });
       await User.query(transaction).deleteById(id);
     });
-    response.clearCookie('fidens').status(204).end();
+    response.clearCookie(SESSION_COOKIE).status(204).end();
   });
 
   return router;

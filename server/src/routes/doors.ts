@@ -14,7 +14,7 @@ import { takeCode } from '../account/recovery';
 import { openSampleWorld } from '../courses/sample-world';
 import { sessionOf } from '../account/session-answer';
 import { mailedRoutes } from './mailed';
-import { isSignedIn, signIn, signOut, stay } from '../account/sign-in';
+import { isSignedIn, SESSION_COOKIE, signIn, signOut, stay } from '../account/sign-in';
 
 interface Credentials {
   email: string;
@@ -94,7 +94,7 @@ export function doorRoutes(database: Knex, configuration: Configuration, mail: M
     const { userId } = request.session;
     if (userId && isSignedIn(request)) await note(database, request, userId, 'signed out');
     await signOut(request);
-    response.clearCookie('fidens').status(204).end();
+    response.clearCookie(SESSION_COOKIE).status(204).end();
   });
 
   return router;
