@@ -61,7 +61,7 @@ test('a phone of 320 by 640 shows scores on its first screen, and a course is on
   await expectAccessible(page);
   await openFiles(page);
   await page.getByRole('link', { name: 'A sheet to print' }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Coastal Ecology' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: 'Coastal Ecology' })).toBeFocused();
   await expectAccessible(page);
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();

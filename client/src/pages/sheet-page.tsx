@@ -8,7 +8,7 @@ import { CourseSheet } from '@/features/sheet/course-sheet';
 import { SPACE } from '@/theme/layout';
 import { Row } from '@/ui/box';
 import { LinkButton } from '@/ui/link-button';
-import { useTitle } from '@/ui/page';
+import { usePage } from '@/ui/page';
 import { onPaper, usePrintStyle } from '@/ui/print-style';
 import { Empty, Failed, Loading } from '@/ui/states';
 
@@ -18,7 +18,7 @@ export function SheetScreen() {
   const { courseId } = useLocalSearchParams<{ courseId: string }>();
   const { data: courses, error, refetch } = useCourses();
   const title = courses?.find(({ id }) => id === courseId)?.document.title;
-  useTitle(title === undefined ? 'Sheet' : `${title} – Sheet`);
+  const { view } = usePage(title === undefined ? 'Sheet' : `${title} – Sheet`);
   const terms = useTerms();
   if (error && !courses)
     return <Failed what="This course" reason={reasonOf(error)} retry={() => void refetch()} />;
@@ -31,7 +31,7 @@ export function SheetScreen() {
       </Empty>
     );
   return (
-    <ScrollView>
+    <ScrollView ref={view}>
       <View style={{ width: '100%', maxWidth: 820, alignSelf: 'center' }}>
         <View {...onPaper('screen')} style={{ padding: SPACE.l }}>
           <Row gap="s" wrap>

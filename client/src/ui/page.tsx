@@ -1,5 +1,13 @@
 import { usePathname } from 'expo-router';
-import { createContext, useContext, useEffect, useLayoutEffect, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useContext,
+  useEffect,
+  useLayoutEffect,
+  useState,
+  type ReactNode,
+  type Ref,
+} from 'react';
 import { ScrollView, View } from 'react-native';
 import { SPACE } from '@/theme/layout';
 
@@ -19,14 +27,11 @@ interface PageProps {
 
 /** One scrolling page of a place; lines stay short enough to read on any screen. */
 export function Page({ title, children, most = 640 }: PageProps) {
-  const [view, setView] = useState<ScrollView | null>(null);
-  const scroller = (view?.getScrollableNode() as HTMLElement | undefined) ?? null;
-  useTitle(title);
-  useArrival(scroller);
+  const { view, scroller } = usePage(title);
   return (
     <Scroller value={scroller}>
       <ScrollView
-        ref={setView}
+        ref={view}
         contentContainerStyle={{ padding: SPACE.l, paddingBottom: SPACE.xxl * 2 }}
         keyboardShouldPersistTaps="handled"
       >
@@ -34,6 +39,19 @@ export function Page({ title, children, most = 640 }: PageProps) {
       </ScrollView>
     </Scroller>
   );
+}
+
+/**
+ * What makes a scrolling view a page: the window has its title, and who comes to it begins at its heading.
+ *
+ * @returns what takes the view (its `ref`), and the element in which it scrolls once that is there
+ */
+export function usePage(title: string): { view: Ref<ScrollView>; scroller: HTMLElement | null } {
+  const [view, setView] = useState<ScrollView | null>(null);
+  const scroller = (view?.getScrollableNode() as HTMLElement | undefined) ?? null;
+  useTitle(title);
+  useArrival(scroller);
+  return { view: setView, scroller };
 }
 
 /** The window's title while a page stands. */

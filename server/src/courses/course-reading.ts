@@ -143,7 +143,11 @@ const KEPT_TEXT = `(
 ) as document`;
 
 /** The courses of who asks, in their order. As queries within it, what is theirs costs the database the least to plan. */
-async function listed(database: Knex, { query, values }: Asker, ...more: string[]): Promise<ListedCourse[]> {
+async function listed(
+  database: Knex,
+  { query, values }: Asker,
+  more: readonly string[],
+): Promise<ListedCourse[]> {
   const columns = ['id', 'term_id', 'version', ...more].join(', ');
   const { rows } = await database.raw<{ rows: ListedCourse[] }>(
     `select ${columns} from courses where user_id = (${query}) and term_id is not null order by position, created_at, id`,
@@ -158,8 +162,8 @@ function tagOf(courses: readonly ListedCourse[]): string {
 }
 
 /**
- * The courses of who asks, in one statement that also knows who that is. Documents that are not kept ready are put together of their rows,
- * and kept.
+ * The courses of who asks, in one statement that also knows who that is; in a second where the list that the client has is an older one.
+ * Documents that are not kept ready are put together of their rows, and kept.
  *
  * @param has - the tag of the list that the client has
  * @returns nothing where nobody is signed in
@@ -169,8 +173,7 @@ export async function courseList(
   asker: Asker,
   has: string | undefined,
 ): Promise<CourseList | undefined> {
-  const courses =
-    has === undefined ? await listed(database, asker, KEPT_TEXT) : await listed(database, asker);
+  const courses = await listed(database, asker, has === undefined ? [KEPT_TEXT] : []);
   if (courses.length === 0 && !(await isAnybody(database, asker))) return undefined;
   const tag = tagOf(courses);
   if (tag === has) return { tag, json: undefined };
