@@ -103,7 +103,7 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(^|/)(dist|\\.expo|\\.fidens|test-results)/' },
     tsPreCompilationDeps: true,
-    tsConfig: { fileName: require('node:path').join(__dirname, 'client', 'tsconfig.json') },
+    tsConfig: { fileName: require('node:path').join(__dirname, '.dependency-cruiser.tsconfig.json') },
     enhancedResolveOptions: {
       extensions: ['.ts', '.tsx', '.mjs', '.js', '.json'],
       exportsFields: ['exports'],

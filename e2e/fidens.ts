@@ -84,14 +84,14 @@ export class Fidens {
 
 export const test = base.extend<object, { fidens: Fidens }>({
   fidens: [
-    // eslint-disable-next-line no-empty-pattern -- Playwright reads what a fixture needs from its first argument
+    // oxlint-disable-next-line no-empty-pattern -- Playwright reads what a fixture needs from its first argument
     async ({}, use) => {
       const fidens = new Fidens();
       await fidens.start();
       await use(fidens);
       await fidens.stop();
     },
-    { scope: 'worker', timeout: 240_000 },
+    { scope: 'worker', timeout: 1_200_000 },
   ],
   baseURL: async ({ fidens }, use) => use(fidens.url),
 });

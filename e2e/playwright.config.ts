@@ -9,17 +9,18 @@ const still = { contextOptions: { reducedMotion: 'reduce' } } as const;
 /** The real interface in Debian's Chromium: every test at a phone's size, those named wide on a wide screen. */
 export default defineConfig({
   testDir: '.',
-  // Each with a server and a database of its own. Limits are what a machine needs that is busy with other work.
+  // Each with a server and a database of its own. Limits are what a machine needs that others have most of: it stood still for
+  // a minute and a half, and nothing was wrong.
   workers: Math.min(3, Math.max(1, availableParallelism())),
-  timeout: 240_000,
-  expect: { timeout: 30_000 },
+  timeout: 1_200_000,
+  expect: { timeout: 180_000 },
   forbidOnly: !!process.env.CI,
   use: {
     // What a test makes of the network must not pass by it: offline.spec.ts lets the service worker in.
     serviceWorkers: 'block',
     locale: 'en-GB',
     timezoneId: 'Europe/Berlin',
-    actionTimeout: 30_000,
+    actionTimeout: 180_000,
     trace: 'off',
     launchOptions: {
       executablePath: CHROMIUM,

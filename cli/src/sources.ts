@@ -7,7 +7,8 @@ import type { Streams } from './streams';
 
 /** One course to answer, or why it could not be read. */
 export type Read = { readonly name: string } & (
-  { readonly course: Course } | { readonly faults: readonly Fault[] }
+  | { readonly course: Course }
+  | { readonly faults: readonly Fault[] }
 );
 
 /** The courses in a file of some format; of a course file one, of `-` one a line. */

@@ -53,7 +53,8 @@ function keptTitles(page: Page): Promise<string[]> {
           const store = opening.result.transaction('keyval').objectStore('keyval').get('fidens.answers');
           store.onsuccess = () => {
             const kept = store.result as
-              { clientState: { queries: { queryKey: string[]; state: { data: unknown } }[] } } | undefined;
+              | { clientState: { queries: { queryKey: string[]; state: { data: unknown } }[] } }
+              | undefined;
             const courses = kept?.clientState.queries.find(({ queryKey }) => queryKey[0] === 'courses');
             const data = (courses?.state.data ?? []) as { document: { title: string } }[];
             opening.result.close();

@@ -43,8 +43,6 @@ function OnlyInSight<R extends { readonly key: string }>({ rows, heightOf, row, 
   const list = useRef<HTMLDivElement>(null);
   const [top, setTop] = useState(0);
   const heldAt = held === undefined ? -1 : rows.findIndex(({ key }) => key === held);
-  // It changes in place, so the compiler leaves this component alone.
-  // eslint-disable-next-line react-hooks/incompatible-library
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller,
@@ -62,7 +60,7 @@ function OnlyInSight<R extends { readonly key: string }>({ rows, heightOf, row, 
     scrollMargin: top,
   });
   // What stands above the list can change at any time.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
+  // oxlint-disable-next-line react/exhaustive-deps
   useLayoutEffect(() => {
     if (!scroller || !list.current) return;
     const now =
@@ -72,7 +70,7 @@ function OnlyInSight<R extends { readonly key: string }>({ rows, heightOf, row, 
   useLayoutEffect(() => {
     if (heldAt >= 0) virtual.scrollToIndex(heldAt, { align: 'auto' });
     // Only another held row is a reason to scroll.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [held]);
   return (
     <div ref={list} style={{ position: 'relative', height: virtual.getTotalSize(), overflowAnchor: 'none' }}>

@@ -9,7 +9,8 @@ export interface Fault {
 
 /** What a border gives back: the value, or everything that is wrong with it. */
 export type Checked<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly faults: readonly Fault[] };
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly faults: readonly Fault[] };
 
 type Step = string | number;
 

@@ -50,7 +50,8 @@ export interface ReadLists {
 
 /** What a source holds: a course whole, or lists of pieces. */
 export type Incoming =
-  { readonly kind: 'course'; readonly course: Course } | ({ readonly kind: 'lists' } & ReadLists);
+  | { readonly kind: 'course'; readonly course: Course }
+  | ({ readonly kind: 'lists' } & ReadLists);
 
 /** So many lines of a table are shown where its columns are put right. */
 const SHOWN = 5;

@@ -160,12 +160,10 @@ class Search {
       if (needed <= 0 && this.#isTight(-needed)) this.#take(liked);
       return;
     }
-    const ways = this.#liked
-      [place]!.map((own, index) => {
-        const rest = Math.floor(Math.max(0, needed - this.#worth[place]![index]!) / this.#grain);
-        return { index, own, bound: liked * own * this.#ahead[place + 1]![rest]! };
-      })
-      .sort((a, b) => b.bound - a.bound);
+    const ways = this.#liked[place]!.map((own, index) => {
+      const rest = Math.floor(Math.max(0, needed - this.#worth[place]![index]!) / this.#grain);
+      return { index, own, bound: liked * own * this.#ahead[place + 1]![rest]! };
+    }).sort((a, b) => b.bound - a.bound);
     for (const { index, own, bound } of ways) {
       if (bound <= this.#bar()) return;
       this.#chosen.push(index);

@@ -53,7 +53,7 @@ export function momentSchema(): Joi.AnySchema {
 }
 
 /** What PostgreSQL cannot keep, or UTF-8 cannot write: the character U+0000, and half a surrogate pair. */
-// eslint-disable-next-line no-control-regex -- it is the one to be found
+// oxlint-disable-next-line no-control-regex -- it is the one to be found
 const UNWRITABLE = /\u0000|\p{Surrogate}/u;
 const NO_UNWRITABLE = 'must not contain the character U+0000, nor half of a character';
 

@@ -104,7 +104,7 @@ function escaped(text: string): string {
       .replace(/>/g, '&gt;')
       .replace(/"/g, '&quot;')
       // What XML cannot write at all.
-      // eslint-disable-next-line no-control-regex -- they are the ones to be found
+      // oxlint-disable-next-line no-control-regex -- they are the ones to be found
       .replace(/[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/g, '')
   );
 }

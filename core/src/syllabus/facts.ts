@@ -15,7 +15,9 @@ export type Certainty = (typeof CERTAINTY)[keyof typeof CERTAINTY];
 
 /** What a requirement asks, of a part by its key. */
 export type RequirementAsked =
-  { atLeast: Decimal } | { pieces: number; each?: Decimal } | { atMost: Decimal };
+  | { atLeast: Decimal }
+  | { pieces: number; each?: Decimal }
+  | { atMost: Decimal };
 
 /** What a fact says, by its kind. Percents and points are decimals. */
 export interface FactValues {

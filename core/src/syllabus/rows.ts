@@ -13,7 +13,8 @@ export interface TableRow {
 
 /** What a text is made of: rows of tables, and everything else. */
 export type Piece =
-  { readonly kind: 'row'; readonly row: TableRow } | { readonly kind: 'unit'; readonly unit: Unit };
+  | { readonly kind: 'row'; readonly row: TableRow }
+  | { readonly kind: 'unit'; readonly unit: Unit };
 
 /** Finds the tables among the units of a text, those too whose cells each stand on a line of their own. */
 export function piecesOf(units: readonly Unit[]): Piece[] {

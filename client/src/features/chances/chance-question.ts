@@ -35,7 +35,7 @@ export function useChance(
   const question = useMemo(
     () => ({ course, record, now, assumptions: { spread, effort } }),
     // A later moment is another question only where it decides something.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [course, record, judged, spread, effort],
   );
   const { answered, ...rest } = useAnswer(worker, question, PAUSE);

@@ -43,7 +43,7 @@ export function Explanations({ course }: CoursePageProps) {
   const question = useMemo(
     () => ({ course: document, figure, now }),
     // The figure is made anew each time; its text is what is asked about.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [document, shown, now],
   );
   const { answer, isCurrent, hasFailed, retry } = useFigureAnswer(question);

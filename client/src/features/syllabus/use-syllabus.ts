@@ -21,7 +21,9 @@ function kept(key: string): KeptReading | undefined {
 
 /** How a source is on its way to being a text. */
 type Coming =
-  { readonly progress?: Progress } | { readonly faults: readonly Fault[] } | { readonly failed: true };
+  | { readonly progress?: Progress }
+  | { readonly faults: readonly Fault[] }
+  | { readonly failed: true };
 
 /**
  * A syllabus that came in: its text, what was decided of it, and what this makes.

@@ -4,7 +4,8 @@ import { OneWorker } from '../one-worker';
 
 /** What the worker is asked: what came in beside a course, or the courses that it makes. */
 export type IncomingQuestion =
-  ({ readonly kind: 'beside' } & ListQuestion) | ({ readonly kind: 'new' } & NewCoursesQuestion);
+  | ({ readonly kind: 'beside' } & ListQuestion)
+  | ({ readonly kind: 'new' } & NewCoursesQuestion);
 
 /** What it answers: what was understood, or everything that is wrong, each with its place. */
 export type IncomingAnswer =

@@ -39,7 +39,7 @@ export const ReplaceEditor: RuleEditor<Replace> = ({ course, category, of, value
             required
             whole
             width={64}
-            onKeep={(text) => void set({ lowest: Number(text) })}
+            onKeep={(text) => set({ lowest: Number(text) })}
           />
           <Words>lowest of {of}, if it is better;</Words>
           <SelectField
@@ -50,7 +50,7 @@ export const ReplaceEditor: RuleEditor<Replace> = ({ course, category, of, value
               { value: 'out', label: 'excused work is left out' },
               { value: 'too', label: 'excused work has its value too' },
             ]}
-            onChange={(next) => void set({ excused: next === 'too' })}
+            onChange={(next) => set({ excused: next === 'too' })}
           />
         </>
       )}

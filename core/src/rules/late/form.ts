@@ -22,7 +22,8 @@ export interface LatePolicy {
  * came back with the penalty in it.
  */
 export type Late = { waived?: boolean; reduced?: boolean; reason?: string } & (
-  { days: Decimal } | { handedIn: Moment }
+  | { days: Decimal }
+  | { handedIn: Moment }
 );
 
 export const lateSchema = Joi.object({
