@@ -33,4 +33,6 @@ config.cacheVersion = createHash('sha256')
   .update(leads.map((file) => readFileSync(file)).join())
   .digest('hex');
 
+config.transformer.minifierPath = require.resolve('./bundle/minify');
+
 module.exports = config;
