@@ -1,7 +1,5 @@
 import { createFontStack } from '@capsizecss/core';
-import arial from '@capsizecss/metrics/arial';
-import bricolage from '@capsizecss/metrics/bricolageGrotesque';
-import figtree from '@capsizecss/metrics/figtree';
+import { fromBuffer } from '@capsizecss/unpack';
 import { createHash } from 'node:crypto';
 import { createRequire } from 'node:module';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
@@ -16,15 +14,29 @@ import { HOME } from './say.mjs';
 const PAGE = join(HOME, 'client', 'public', 'index.html');
 const FONTS = join(HOME, 'client', 'public', 'fonts');
 const SOURCES = [
-  { family: 'Figtree_400Regular', file: 'figtree/400Regular/Figtree_400Regular.ttf', fallback: figtree },
-  { family: 'Figtree_500Medium', file: 'figtree/500Medium/Figtree_500Medium.ttf', fallback: figtree },
-  { family: 'Figtree_600SemiBold', file: 'figtree/600SemiBold/Figtree_600SemiBold.ttf', fallback: figtree },
+  { family: 'Figtree_400Regular', file: 'figtree/400Regular/Figtree_400Regular.ttf' },
+  { family: 'Figtree_500Medium', file: 'figtree/500Medium/Figtree_500Medium.ttf' },
+  { family: 'Figtree_600SemiBold', file: 'figtree/600SemiBold/Figtree_600SemiBold.ttf' },
   {
     family: 'BricolageGrotesque_700Bold',
     file: 'bricolage-grotesque/700Bold/BricolageGrotesque_700Bold.ttf',
-    fallback: bricolage,
   },
 ];
+
+/** The measures of what every device has, or has one cut to them. They stand in the font's own tables. */
+const ARIAL = {
+  familyName: 'Arial',
+  fullName: 'Arial',
+  postscriptName: 'ArialMT',
+  category: 'sans-serif',
+  capHeight: 1467,
+  ascent: 1854,
+  descent: -434,
+  lineGap: 67,
+  unitsPerEm: 2048,
+  xHeight: 1062,
+  xWidthAvg: 913,
+};
 
 /** Latin with its accents, punctuation, currencies, fractions, arrows and the signs of sums. */
 const SIGNS = [
@@ -51,14 +63,14 @@ rmSync(FONTS, { recursive: true, force: true });
 mkdirSync(FONTS, { recursive: true });
 const faces = [];
 const preloads = [];
-for (const { family, file, fallback } of SOURCES) {
+for (const { family, file } of SOURCES) {
   const source = readFileSync(require.resolve(`@expo-google-fonts/${file}`));
   const packed = await subsetFont(source, SIGNS, { targetFormat: 'woff2' });
   const name = `${family}-${createHash('sha256').update(packed).digest('hex').slice(0, 16)}.woff2`;
   writeFileSync(join(FONTS, name), packed);
   faces.push(
     `@font-face { font-family: '${family}'; src: url('/fonts/${name}') format('woff2'); font-display: swap; }`,
-    standIn(`${family} stand-in`, fallback),
+    standIn(`${family} stand-in`, await fromBuffer(source)),
   );
   preloads.push(`<link rel="preload" href="/fonts/${name}" as="font" type="font/woff2" crossorigin />`);
 }
@@ -72,7 +84,7 @@ writeFileSync(PAGE, between(page, 'fonts', [...preloads, '<style>', ...faces, '<
 
 /** What every device has, stretched to the measures of a font, so that nothing moves when that font comes. */
 function standIn(name, metrics) {
-  const { fontFaces } = createFontStack([metrics, arial], { fontFaceFormat: 'styleObject' });
+  const { fontFaces } = createFontStack([metrics, ARIAL], { fontFaceFormat: 'styleObject' });
   const { src, sizeAdjust, ascentOverride, descentOverride, lineGapOverride } = fontFaces[0]['@font-face'];
   const rules = {
     'size-adjust': sizeAdjust,
