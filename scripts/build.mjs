@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { promisify } from 'node:util';
+import { brotliCompress, constants, gzip } from 'node:zlib';
 import { stateFolder } from './install.mjs';
 import { giveUp, HOME, run, say } from './say.mjs';
 
@@ -40,8 +41,8 @@ export async function exportForBrowsers(home, more = () => undefined) {
   });
   if (code !== 0) giveUp('the application could not be built; the lines above say why.');
   await more();
-  for (const file of filesBelow(join(home, 'dist')))
-    if (/\.(js|html|svg|webmanifest)$/.test(file)) compress(file);
+  const texts = filesBelow(join(home, 'dist')).filter((file) => /\.(js|html|svg|webmanifest)$/.test(file));
+  await Promise.all(texts.map(compress));
 }
 
 /**
@@ -72,14 +73,19 @@ async function keepOnDevices() {
 const HASHED = /[.-][0-9a-f]{16,}\.\w+$/;
 
 /** Writes a file's compressed twins once, so that no request has to. */
-function compress(file) {
+async function compress(file) {
   const content = readFileSync(file);
-  const quality = {
-    params: { [constants.BROTLI_PARAM_QUALITY]: 10, [constants.BROTLI_PARAM_SIZE_HINT]: content.length },
+  const params = {
+    [constants.BROTLI_PARAM_QUALITY]: 10,
+    [constants.BROTLI_PARAM_SIZE_HINT]: content.length,
   };
-  writeFileSync(`${file}.br`, brotliCompressSync(content, quality));
-  writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
+  const [br, gz] = await Promise.all([brotli(content, { params }), zip(content, { level: 9 })]);
+  writeFileSync(`${file}.br`, br);
+  writeFileSync(`${file}.gz`, gz);
 }
+
+const brotli = promisify(brotliCompress);
+const zip = promisify(gzip);
 
 const SOURCES = [
   'client/app',
