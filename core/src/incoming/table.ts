@@ -1,7 +1,8 @@
 import Papa from 'papaparse';
-import { defaultTreeAdapter, parse, type DefaultTreeAdapterMap } from 'parse5';
+import { defaultTreeAdapter } from 'parse5';
 import type { Checked } from '../document/validation';
 import { placeInText } from '../numbers/text';
+import { parsePage, type PageElement, type PageNode } from './page';
 import { INCOMING_LIMITS, type Copied } from './source';
 
 /** A table of text: its rows are as long as one another, and no cell has what cannot be seen. */
@@ -65,9 +66,6 @@ function looksLikeHtml(text: string): boolean {
   return /<(table|tr|html|body)[\s>]/i.test(text);
 }
 
-type Node = DefaultTreeAdapterMap['node'];
-type Element = DefaultTreeAdapterMap['element'];
-
 /** What is never read as text. */
 const SILENT = new Set([
   'script',
@@ -81,31 +79,13 @@ const SILENT = new Set([
   'iframe',
 ]);
 
-/** Elements inside elements; no page has so many, and the parser would look at all of them again for each that begins. */
-const DEEPEST = 1_000;
-/** Elements that end without being closed. */
-const CLOSED_BY_THEMSELVES = new Set(
-  'area base br col hr img input link meta param source track wbr p li dt dd td th tr tbody thead tfoot option'.split(
-    ' ',
-  ),
-);
-
-function isTooDeep(html: string): boolean {
-  let depth = 0;
-  for (const [, end, name] of html.matchAll(/<(\/?)([a-z][^\s/>]*)/gi)) {
-    if (CLOSED_BY_THEMSELVES.has(name!.toLowerCase())) continue;
-    depth = Math.max(0, depth + (end === '/' ? -1 : 1));
-    if (depth > DEEPEST) return true;
-  }
-  return false;
-}
-
-/** The rows of the largest table of a page; nothing where it has none. */
+/** The rows of the largest table of a page; nothing where it has none, or is nested deeper than any. */
 function tableOfHtml(html: string): string[][] | undefined {
-  if (isTooDeep(html)) return undefined;
+  const page = parsePage(html);
+  if (!page) return undefined;
   const tables: string[][][] = [];
   // No recursion: what is pasted may be nested as deep as it likes.
-  const open: Node[] = [parse(html)];
+  const open: PageNode[] = [page];
   for (let node = open.pop(); node; node = open.pop()) {
     if (isElement(node) && roleOf(node) === 'table') tables.push(rowsOfTable(node));
     open.push(...childrenOf(node).reverse());
@@ -117,21 +97,21 @@ function tableOfHtml(html: string): string[][] | undefined {
   );
 }
 
-function isElement(node: Node): node is Element {
+function isElement(node: PageNode): node is PageElement {
   return defaultTreeAdapter.isElementNode(node);
 }
 
-function childrenOf(node: Node): Node[] {
+function childrenOf(node: PageNode): PageNode[] {
   if (!('childNodes' in node) || (isElement(node) && SILENT.has(node.tagName))) return [];
   return [...node.childNodes];
 }
 
-function attribute(element: Element, name: string): string | undefined {
+function attribute(element: PageElement, name: string): string | undefined {
   return element.attrs.find((each) => each.name === name)?.value;
 }
 
 /** What part of a table an element is: by its own name, or by the role that it is given. */
-function roleOf(element: Element): 'table' | 'row' | 'cell' | undefined {
+function roleOf(element: PageElement): 'table' | 'row' | 'cell' | undefined {
   const role = attribute(element, 'role');
   if (element.tagName === 'table' || role === 'table' || role === 'grid')
     return role === 'presentation' ? undefined : 'table';
@@ -141,7 +121,7 @@ function roleOf(element: Element): 'table' | 'row' | 'cell' | undefined {
 }
 
 /** The rows of one table; a merged cell stands in its first column, and in every row that it spans. Tables inside of it are text of a cell. */
-function rowsOfTable(table: Element): string[][] {
+function rowsOfTable(table: PageElement): string[][] {
   const rows: string[][] = [];
   /** What spans down into the rows to come, by column. */
   let spanning = new Map<number, { text: string; left: number }>();
@@ -170,14 +150,14 @@ function rowsOfTable(table: Element): string[][] {
   return rows;
 }
 
-function spanOf(cell: Element, name: 'rowspan' | 'colspan'): number {
+function spanOf(cell: PageElement, name: 'rowspan' | 'colspan'): number {
   const span = Number(attribute(cell, name) ?? '1');
   return Number.isInteger(span) && span > 0 ? Math.min(span, INCOMING_LIMITS.merged) : 1;
 }
 
 /** The rows or cells of an element, without looking into any that is found. */
-function inside(element: Element, role: 'row' | 'cell'): Element[] {
-  const found: Element[] = [];
+function inside(element: PageElement, role: 'row' | 'cell'): PageElement[] {
+  const found: PageElement[] = [];
   const open = childrenOf(element).reverse();
   for (let node = open.pop(); node; node = open.pop()) {
     if (isElement(node)) {
@@ -191,7 +171,7 @@ function inside(element: Element, role: 'row' | 'cell'): Element[] {
 }
 
 /** All that can be read in an element, its blocks apart. */
-function textOf(element: Element): string {
+function textOf(element: PageElement): string {
   let text = '';
   const open = childrenOf(element).reverse();
   for (let node = open.pop(); node; node = open.pop()) {
@@ -207,7 +187,7 @@ function textOf(element: Element): string {
   return text;
 }
 
-function isHidden(element: Element): boolean {
+function isHidden(element: PageElement): boolean {
   const style = attribute(element, 'style') ?? '';
   return attribute(element, 'hidden') !== undefined || /display\s*:\s*none/i.test(style);
 }

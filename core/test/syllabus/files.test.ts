@@ -25,8 +25,17 @@ describe('the text of a page', () => {
     });
   });
 
-  it('of a page that is nested without end costs no stack', () => {
-    expect(textOfHtml(`${'<div>'.repeat(20_000)}Labs 30%`)).toBe('Labs 30%');
+  it('of a page that is nested without end is refused in a sentence, and costs neither stack nor time', () => {
+    const within = (depth: number) => ({ text: `<html>${'<div>'.repeat(depth)}Labs 30%` });
+    // The page and its body are elements, too.
+    expect(textOfPaste(within(510))).toEqual({ ok: true, value: 'Labs 30%' });
+    const refused = { ok: false, faults: [{ at: '', message: expect.stringMatching(/nested deeper/) }] };
+    expect(textOfPaste(within(511))).toEqual(refused);
+    expect(textOfPaste(within(200_000))).toEqual(refused);
+    // What stands beside one another is not deep; what was copied as text beside such a page is read.
+    expect(textOfPaste({ text: `<html>${'<div><b>x</b></div>'.repeat(2_000)}` })).toMatchObject({ ok: true });
+    const html = `<table><tr><td>${'<div>'.repeat(600)}`;
+    expect(textOfPaste({ text: 'Labs 30%', html })).toEqual({ ok: true, value: 'Labs 30%' });
   });
 });
 

@@ -1,5 +1,6 @@
 import type { Checked } from '../../document/validation';
 import { isZip, strangeFault, textOfBytes } from '../../incoming/bytes';
+import { DEEPEST_PAGE } from '../../incoming/page';
 import { INCOMING_LIMITS, type Copied, type SourceFile } from '../../incoming/source';
 import { LONGEST_SYLLABUS } from '../find-facts';
 import { isHtml, textOfHtml } from './text-of-html';
@@ -14,9 +15,11 @@ export function textOfPaste({ text, html }: Copied): Checked<string> {
   // What a page copies as text has lost where its cells end; what it copies as a page has not.
   const whole =
     html !== undefined && html.length <= INCOMING_LIMITS.characters && /<t[dh][\s>]/i.test(html)
-      ? textOfHtml(html)
+      ? (textOfHtml(html) ?? own)
       : own;
-  return checked(whole);
+  return whole === undefined
+    ? refused(`is nested deeper than any page (${DEEPEST_PAGE} elements): paste its text`)
+    : checked(whole);
 }
 
 /**

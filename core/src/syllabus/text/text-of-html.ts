@@ -1,6 +1,5 @@
-import { defaultTreeAdapter, parse, type DefaultTreeAdapterMap } from 'parse5';
-
-type Node = DefaultTreeAdapterMap['node'];
+import { defaultTreeAdapter } from 'parse5';
+import { parsePage, type PageNode } from '../../incoming/page';
 
 /** What of a page is no text. */
 const NO_TEXT = new Set([
@@ -45,14 +44,17 @@ const BLOCKS = new Set([
  * The text of a page as it would be copied: a line for each block, rows with tabs between their cells. Nothing in it is ever run.
  *
  * @param html - a page or a part of one
+ * @returns nothing where it is nested deeper than any page
  */
-export function textOfHtml(html: string): string {
+export function textOfHtml(html: string): string | undefined {
+  const page = parsePage(html);
+  if (!page) return undefined;
   let text = '';
   const end = () => {
     if (text !== '' && !text.endsWith('\n')) text += '\n';
   };
-  // Depth of a hostile page costs no stack.
-  const stack: (Node | string)[] = [parse(html)];
+  // No recursion: depth costs no stack.
+  const stack: (PageNode | string)[] = [page];
   for (let next = stack.pop(); next !== undefined; next = stack.pop()) {
     if (typeof next === 'string') {
       if (next === '\n') end();
@@ -74,7 +76,7 @@ export function textOfHtml(html: string): string {
     if (BLOCKS.has(name) || isRow || isItem) stack.push('\n');
     const children = [...next.childNodes];
     let cells = 0;
-    const inside = children.flatMap((child): (Node | string)[] => {
+    const inside = children.flatMap((child): (PageNode | string)[] => {
       const isCell = 'tagName' in child && /^t[dh]$/.test(child.tagName);
       if (isCell) cells += 1;
       return isCell && cells > 1 ? ['\t', child] : [child];
