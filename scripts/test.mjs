@@ -16,9 +16,8 @@ const ROOMS = ['core/src', 'cli/src', 'server/src', 'client/src', 'client/app', 
 let passed = 0;
 let failed = 0;
 
-await installPackages();
-await installPostgres();
-const chromium = await installChromium();
+// The packages come from one registry, the programs from another; of these one is installed after the other.
+const [chromium] = await Promise.all([installPostgres().then(installChromium), installPackages()]);
 const reports = join(stateFolder(), 'reports');
 rmSync(reports, { recursive: true, force: true });
 mkdirSync(reports, { recursive: true });
