@@ -33,6 +33,8 @@ config.cacheVersion = createHash('sha256')
   .update(leads.map((file) => readFileSync(file)).join())
   .digest('hex');
 
-config.transformer.minifierPath = require.resolve('./bundle/minify');
+// Where maps are wanted, to see what a script is made of, Metro's own minifier makes them.
+if (!process.argv.includes('--source-maps'))
+  config.transformer.minifierPath = require.resolve('./bundle/minify');
 
 module.exports = config;
