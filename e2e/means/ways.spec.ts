@@ -63,6 +63,18 @@ test('a phone of 320 by 640 shows scores on its first screen, and a course is on
   await page.getByRole('link', { name: 'A sheet to print' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Coastal Ecology' })).toBeFocused();
   await expectAccessible(page);
+  // Its lines are tables to who hears them.
+  await expect(page.getByRole('table', { name: 'Where it stands' })).toMatchAriaSnapshot(`
+    - table "Where it stands":
+      - row "Standing 88.7 B+":
+        - rowheader "Standing"
+        - cell "88.7"
+        - cell "B+"
+  `);
+  const piece = page
+    .getByRole('table', { name: 'Every piece, and the working' })
+    .getByRole('row', { name: /^Mudflat transect .*17\.5 \/ 20 87\.5%$/ });
+  await expect(piece.getByRole('rowheader')).toHaveText(/^Mudflat transect/);
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
   await expect(page.getByText('Every piece, and the working')).toBeVisible();

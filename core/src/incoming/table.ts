@@ -84,7 +84,7 @@ function tableOfHtml(html: string): string[][] | undefined {
   const page = parsePage(html);
   if (!page) return undefined;
   const tables: string[][][] = [];
-  // No recursion: what is pasted may be nested as deep as it likes.
+  // No recursion: depth costs no stack.
   const open: PageNode[] = [page];
   for (let node = open.pop(); node; node = open.pop()) {
     if (isElement(node) && roleOf(node) === 'table') tables.push(rowsOfTable(node));

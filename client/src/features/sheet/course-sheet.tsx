@@ -48,16 +48,18 @@ export function CourseSheet({ course, term }: { course: Course; term: string | u
         </Text>
       </Row>
       <Part title="Where it stands">
-        {OUTLOOKS.map((name) => {
-          const grade = gradeWords(outlooks[name], letters);
-          return (
-            <Line
-              key={name}
-              cells={[OUTLOOK_NAMES[name], grade.percent, grade.letter]}
-              strong={name === 'standing'}
-            />
-          );
-        })}
+        <Lines of="Where it stands">
+          {OUTLOOKS.map((name) => {
+            const grade = gradeWords(outlooks[name], letters);
+            return (
+              <Line
+                key={name}
+                cells={[OUTLOOK_NAMES[name], grade.percent, grade.letter]}
+                strong={name === 'standing'}
+              />
+            );
+          })}
+        </Lines>
       </Part>
       <Part title="The rules">
         {readBack(course).map((sentence) => (
@@ -65,7 +67,9 @@ export function CourseSheet({ course, term }: { course: Course; term: string | u
         ))}
       </Part>
       <Part title="Every piece, and the working">
-        <Group category={course.root} derivation={standing} now={now} name="The whole" depth={0} />
+        <Lines of="Every piece, and the working">
+          <Group category={course.root} derivation={standing} now={now} name="The whole" depth={0} />
+        </Lines>
       </Part>
     </View>
   );
@@ -107,7 +111,13 @@ function Group({ category, derivation, now, name, depth }: GroupProps) {
           <PieceLine key={child.id} piece={child} part={parts.get(child.id)} now={now} />
         ),
       )}
-      {sum && <Print>{`${name}: ${sum}`}</Print>}
+      {sum && (
+        <View role="row">
+          <Text variant="bodyMedium" role="cell" aria-colspan={3} style={{ color: PRINT.ink }}>
+            {`${name}: ${sum}`}
+          </Text>
+        </View>
+      )}
     </View>
   );
 }
@@ -151,6 +161,15 @@ function Print({ children }: { children: string }) {
   );
 }
 
+/** Lines that are one table to who hears them. */
+function Lines({ of, children }: { of: string; children: React.ReactNode }) {
+  return (
+    <View role="table" aria-label={of} style={{ gap: SPACE.s }}>
+      {children}
+    </View>
+  );
+}
+
 /** A name, and two cells at its end. */
 function Line({
   cells: [name, middle, end],
@@ -163,6 +182,7 @@ function Line({
   return (
     <View
       {...onPaper('keep')}
+      role="row"
       style={{
         flexDirection: 'row',
         gap: SPACE.m,
@@ -171,13 +191,13 @@ function Line({
         paddingVertical: 2,
       }}
     >
-      <Text variant="bodyMedium" style={[style, { flex: 1 }]}>
+      <Text variant="bodyMedium" role="rowheader" style={[style, { flex: 1 }]}>
         {name}
       </Text>
-      <Text variant="bodyMedium" style={[style, { width: 110, textAlign: 'right' }]}>
+      <Text variant="bodyMedium" role="cell" style={[style, { width: 110, textAlign: 'right' }]}>
         {middle}
       </Text>
-      <Text variant="bodyMedium" style={[style, { width: 72, textAlign: 'right' }]}>
+      <Text variant="bodyMedium" role="cell" style={[style, { width: 72, textAlign: 'right' }]}>
         {end}
       </Text>
     </View>
