@@ -75,6 +75,7 @@ test('the whole account leaves as one file, and is put back into another after a
   await page.goto('/files');
   const file = await save(page, 'Save the whole account');
   await page.goto('/account');
+  await expect(page.getByRole('listitem').first()).toBeVisible();
   await page.getByRole('button', { name: 'Sign out', exact: true }).click();
   await expect(page.getByRole('form', { name: 'Sign in' })).toBeVisible();
   await signUpByForm(page);

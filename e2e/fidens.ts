@@ -154,6 +154,14 @@ export async function signInAs(page: Page, account: Account): Promise<void> {
 /** A row of the Scores page by what is heard of it. */
 export const row = (page: Page, name: RegExp) => page.getByRole('button', { name });
 
+/** Signs out on the page of one's own. */
+export async function signOut(page: Page): Promise<void> {
+  // What is kept there comes from the server, and moves what stands below it.
+  const kept = page.getByRole('list', { name: /^Your (grading scales|rule sheets)$/ });
+  await expect(kept.or(page.getByText(/^None yet/))).toHaveCount(2);
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+}
+
 /** The same student in a second browser, on the course of sample data. */
 export async function otherDevice(
   page: Page,

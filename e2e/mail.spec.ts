@@ -1,5 +1,5 @@
 import { MailCatcher } from '../scripts/mail-catcher.cjs';
-import { expect, expectAccessible, Fidens, test } from './fidens';
+import { expect, expectAccessible, Fidens, signOut, test } from './fidens';
 
 test('with mail a new account is finished by its link, and a lost password renewed by one', async ({
   page,
@@ -38,7 +38,7 @@ test('with mail a new account is finished by its link, and a lost password renew
     await expect(page.getByRole('heading', { name: 'Term' })).toBeVisible();
 
     await page.getByRole('link', { name: 'You', exact: true }).click();
-    await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+    await signOut(page);
     await page.getByRole('button', { name: 'The password is lost' }).click();
     await page.getByLabel('E-mail').fill('ada@saltmarsh.example');
     await page.keyboard.press('Enter');

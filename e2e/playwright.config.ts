@@ -9,8 +9,8 @@ const still = { contextOptions: { reducedMotion: 'reduce' } } as const;
 /** The real interface in Debian's Chromium: every test at a phone's size, those named wide on a wide screen. */
 export default defineConfig({
   testDir: '.',
-  // Each with a server and a database of its own; one more than cores, as each waits now and then.
-  workers: Math.min(4, availableParallelism() + 1),
+  // Each with a server and a database of its own.
+  workers: Math.min(3, Math.max(1, availableParallelism())),
   // What a machine needs that others have most of: it stood still for a minute and a half, and nothing was wrong.
   timeout: 1_200_000,
   expect: { timeout: 180_000 },

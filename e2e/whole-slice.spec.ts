@@ -8,6 +8,7 @@ import {
   openRules,
   record,
   settled,
+  signOut,
   signUpByForm,
   test,
 } from './fidens';
@@ -105,7 +106,7 @@ test('a student signs out, and in again to the same records', async ({ page }) =
   await addSampleCourse(page);
   await page.getByRole('link', { name: 'You' }).click();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Sign out' }).click();
+  await signOut(page);
   await page.getByLabel('E-mail').fill(email);
   await page.getByLabel('Password').fill('not this one');
   await page.getByRole('button', { name: 'Sign in' }).click();

@@ -1,17 +1,9 @@
-import {
-  addSampleCourse,
-  expect,
-  expectAccessible,
-  openPage,
-  openRules,
-  openSample,
-  signUp,
-  test,
-} from '../fidens';
+import { addSampleCourse, expect, expectAccessible, openPage, openRules, signUp, test } from '../fidens';
 
 test.use({ colorScheme: 'dark' });
 
-test('everything is legible in the dark', async ({ page }) => {
+// The views as they are opened are looked at in every-size.spec.ts.
+test('what is opened on a page is legible in the dark, too', async ({ page }) => {
   await signUp(page);
   await expectAccessible(page);
   await addSampleCourse(page);
@@ -33,14 +25,4 @@ test('everything is legible in the dark', async ({ page }) => {
   await expectAccessible(page);
   await openPage(page, 'Working');
   await expectAccessible(page);
-});
-
-test('so are the places', async ({ page }) => {
-  await openSample(page);
-  await expectAccessible(page);
-  for (const place of [/^Loose ends/, /^Record/, /^You/]) {
-    await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
-    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-    await expectAccessible(page);
-  }
 });

@@ -12,6 +12,7 @@ import {
   PAGES,
   row,
   settled,
+  signOut,
   signUp,
   test,
   throughViews,
@@ -189,7 +190,7 @@ test('the focus never falls to nothing: from the door through pages, entries and
   await expect(page.getByLabel('Name of a new category')).toBeFocused();
   await settled(page);
   await page.goto('/you');
-  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await signOut(page);
   await expect(form('Sign in').getByLabel('E-mail')).toBeFocused();
   await page.keyboard.type('nobody@saltmarsh.example');
   await page.getByLabel('Password').fill('not the right one');

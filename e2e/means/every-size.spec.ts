@@ -1,4 +1,11 @@
+import type { Page } from '@playwright/test';
 import { expect, expectAccessible, openSample, test, throughViews } from '../fidens';
+
+/** Waits until another size or scheme is on the screen: the page is drawn anew in the first frame, and painted by the second. */
+const redrawn = (page: Page) =>
+  page.evaluate(async () => {
+    for (let frame = 0; frame < 2; frame += 1) await new Promise(requestAnimationFrame);
+  });
 
 // Colours are the same on every phone, and on every wide screen: they are looked at on one of each, in the light and the dark.
 for (const { screens, sizes } of [
@@ -27,15 +34,15 @@ for (const { screens, sizes } of [
     await throughViews(page, async (view) => {
       for (const size of sizes) {
         await sizeTo(size);
-        const scrolls = await page.evaluate(async () => {
-          // The page is laid out anew in the first frame, and painted by the second.
-          for (let frame = 0; frame < 2; frame += 1) await new Promise(requestAnimationFrame);
-          return document.documentElement.scrollWidth - document.documentElement.clientWidth;
-        });
+        await redrawn(page);
+        const scrolls = await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        );
         expect({ view, size, scrolls }).toEqual({ view, size, scrolls: 0 });
       }
       for (const colorScheme of ['light', 'dark'] as const) {
         await page.emulateMedia({ colorScheme });
+        await redrawn(page);
         await expectAccessible(page);
       }
     });

@@ -4,11 +4,12 @@ import {
   expect,
   expectAccessible,
   openPage,
-  otherDevice,
   openRules,
+  otherDevice,
   record,
   row,
   settled,
+  signOut,
   signUp,
   test,
 } from '../fidens';
@@ -144,7 +145,7 @@ test('who signs out with something unsaved is asked first', async ({ page }) => 
   );
   await record(page, 'Eelgrass survey', '16');
   await page.getByRole('link', { name: 'You' }).click();
-  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await signOut(page);
   await expect(
     page.getByText('One change is not saved yet. Signing out now forgets it for good.'),
   ).toBeVisible();

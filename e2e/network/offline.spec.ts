@@ -13,6 +13,7 @@ import {
   record,
   row,
   settled,
+  signOut,
   signUp,
   test as base,
   unfold,
@@ -167,7 +168,7 @@ test('two devices that were without network for a day meet without loss, and are
 test('who signs out leaves nothing of theirs on the device', async ({ page, context }) => {
   await prepared(page);
   await page.getByRole('link', { name: 'You', exact: true }).click();
-  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await signOut(page);
   await expect(page.getByRole('heading', { name: 'Fidens' })).toBeVisible();
   await expect.poll(() => keptTitles(page)).toEqual([]);
   await context.setOffline(true);
