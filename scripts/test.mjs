@@ -9,10 +9,6 @@ import { HOME, run, say } from './say.mjs';
  * `npm test`: sets itself up, then runs every stage to its end, whatever became of the one before. The last line counts what
  * passed and failed in all of them.
  */
-const WORKSPACES = ['core', 'cli', 'server', 'client', 'e2e', 'bench'];
-/** The compiler that checks takes a seventh of the time; the other one's interface is what the rooms are read with. */
-const TSC = 'node_modules/typescript-native/bin/tsc';
-const ROOMS = ['core/src', 'cli/src', 'server/src', 'client/src', 'client/app', 'bench/src'];
 let passed = 0;
 let failed = 0;
 
@@ -30,22 +26,10 @@ await playwright();
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
 
+/** What is said of the sources as texts, by the scripts that say it by hand. */
 async function texts() {
-  await check('format', 'npx', 'oxfmt', '--check', '.');
-  await check('lint', 'npx', 'oxlint');
-  await check(
-    'the borders between rooms',
-    'npx',
-    'depcruise',
-    '--config',
-    '.dependency-cruiser.cjs',
-    ...ROOMS,
-  );
-  for (const workspace of WORKSPACES) await check(`types of ${workspace}`, 'node', TSC, '-p', workspace);
-}
-
-async function check(name, command, ...args) {
-  count(name, (await run(command, args)) === 0 ? 1 : 0, 1);
+  for (const script of ['format:check', 'lint', 'rooms', 'types'])
+    count(script, (await run('npm', ['run', '--silent', script])) === 0 ? 1 : 0, 1);
 }
 
 /** All workspaces in one run, on every core: by itself Jest leaves one free. */

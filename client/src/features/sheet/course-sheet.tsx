@@ -47,30 +47,26 @@ export function CourseSheet({ course, term }: { course: Course; term: string | u
           {letter} {shown}
         </Text>
       </Row>
-      <Part title="Where it stands">
-        <Lines of="Where it stands">
-          {OUTLOOKS.map((name) => {
-            const grade = gradeWords(outlooks[name], letters);
-            return (
-              <Line
-                key={name}
-                cells={[OUTLOOK_NAMES[name], grade.percent, grade.letter]}
-                strong={name === 'standing'}
-              />
-            );
-          })}
-        </Lines>
-      </Part>
+      <TablePart title="Where it stands">
+        {OUTLOOKS.map((name) => {
+          const grade = gradeWords(outlooks[name], letters);
+          return (
+            <Line
+              key={name}
+              cells={[OUTLOOK_NAMES[name], grade.percent, grade.letter]}
+              strong={name === 'standing'}
+            />
+          );
+        })}
+      </TablePart>
       <Part title="The rules">
         {readBack(course).map((sentence) => (
           <Print key={sentence}>{sentence}</Print>
         ))}
       </Part>
-      <Part title="Every piece, and the working">
-        <Lines of="Every piece, and the working">
-          <Group category={course.root} derivation={standing} now={now} name="The whole" depth={0} />
-        </Lines>
-      </Part>
+      <TablePart title="Every piece, and the working">
+        <Group category={course.root} derivation={standing} now={now} name="The whole" depth={0} />
+      </TablePart>
     </View>
   );
 }
@@ -113,9 +109,7 @@ function Group({ category, derivation, now, name, depth }: GroupProps) {
       )}
       {sum && (
         <View role="row">
-          <Text variant="bodyMedium" role="cell" aria-colspan={3} style={{ color: PRINT.ink }}>
-            {`${name}: ${sum}`}
-          </Text>
+          <Print role="cell">{`${name}: ${sum}`}</Print>
         </View>
       )}
     </View>
@@ -153,20 +147,22 @@ function Part({ title, children }: { title: string; children: React.ReactNode })
   );
 }
 
-function Print({ children }: { children: string }) {
+/** A part whose lines are one table to who hears them. */
+function TablePart({ title, children }: { title: string; children: React.ReactNode }) {
   return (
-    <Text variant="bodyMedium" style={{ color: PRINT.ink }}>
-      {children}
-    </Text>
+    <Part title={title}>
+      <View role="table" aria-label={title} style={{ gap: SPACE.s }}>
+        {children}
+      </View>
+    </Part>
   );
 }
 
-/** Lines that are one table to who hears them. */
-function Lines({ of, children }: { of: string; children: React.ReactNode }) {
+function Print({ children, role }: { children: string; role?: 'cell' }) {
   return (
-    <View role="table" aria-label={of} style={{ gap: SPACE.s }}>
+    <Text variant="bodyMedium" {...(role && { role })} style={{ color: PRINT.ink }}>
       {children}
-    </View>
+    </Text>
   );
 }
 
