@@ -63,6 +63,9 @@ test('a phone of 320 by 640 shows scores on its first screen, and a course is on
   await page.getByRole('link', { name: 'A sheet to print' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Coastal Ecology' })).toBeFocused();
   await expectAccessible(page);
+  // What stands under the title goes on below where it is longer than the sheet.
+  const about = (await page.getByText(/^ECO 210 · /).boundingBox())!;
+  expect(about.x + about.width).toBeLessThanOrEqual(320 - about.x);
   // Its lines are tables to who hears them.
   await expect(page.getByRole('table', { name: 'Where it stands' })).toMatchAriaSnapshot(`
     - table "Where it stands":

@@ -37,12 +37,12 @@ export function CourseSheet({ course, term }: { course: Course; term: string | u
   return (
     <View {...onPaper('sheet')} style={{ backgroundColor: PRINT.paper, padding: SPACE.xl, gap: SPACE.xl }}>
       <Row gap="xl" align="baseline" wrap>
-        <Stack gap="xs">
+        <View style={{ gap: SPACE.xs, maxWidth: '100%' }}>
           <Text variant="headlineMedium" role="heading" aria-level={1} style={{ color: PRINT.ink }}>
             {course.title}
           </Text>
           <Print>{about.filter(Boolean).join(' · ')}</Print>
-        </Stack>
+        </View>
         <Text variant="displaySmall" style={{ color: PRINT.ink }}>
           {letter} {shown}
         </Text>
