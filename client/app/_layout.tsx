@@ -1,5 +1,3 @@
-// What workers are found by is set up when this is run, and modules run only once they are used.
-import 'expo';
 import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
 import { Slot } from 'expo-router';
 import { useDeferredValue } from 'react';

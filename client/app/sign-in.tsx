@@ -19,6 +19,7 @@ import { staysHere } from '@/ui/fields/stays-here';
 import { Introduction } from '@/ui/opening';
 import { useCameFromPage, useTitle } from '@/ui/page';
 import { Soft } from '@/ui/text';
+import { useLatest } from '@/ui/use-latest';
 
 interface Fields {
   name: string;
@@ -166,9 +167,9 @@ function AccountForm({ way, token = '', signIn, begins }: AccountFormProps) {
       },
     ),
   );
-  const send = () => {
+  const send = useLatest(() => {
     if (!formState.isSubmitting) void submit();
-  };
+  });
   const refused = signIn.error && signIn.variables?.way === way ? signIn.error : undefined;
   const isNew = way !== 'sign in' && way !== 'account link';
   const mailed = signIn.data && 'mailed' in signIn.data && signIn.variables?.way === way;

@@ -14,4 +14,13 @@ module.exports = ({ code, reserved = [] }) =>
     format: { asciiOnly: true },
     module: false,
     toplevel: false,
-  }).then((made) => ({ code: made.code }));
+  }).then((made) => ({ code: calledSoon(made.code) }));
+
+/**
+ * A module in brackets: browsers take a function in brackets for one that is called soon, and compile it while the script arrives, beside the
+ * page's own thread. Without them each is compiled when it is first needed, and the page waits.
+ */
+function calledSoon(code) {
+  const [, module] = /^__d\((function.*)\);?$/s.exec(code) ?? [];
+  return module === undefined ? code : `__d((${module}));`;
+}

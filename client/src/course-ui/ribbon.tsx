@@ -5,6 +5,7 @@ import { Text } from 'react-native-paper';
 import Svg, { ClipPath, Defs, G, Path, Rect } from 'react-native-svg';
 import { SPACE } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
+import { useWidth } from '@/ui/use-width';
 import { RibbonLegend } from './ribbon-legend';
 import { MARKS_HEIGHT, RibbonMarks, type Marks } from './ribbon-marks';
 import { RibbonPatterns } from './ribbon-patterns';
@@ -42,7 +43,7 @@ const ROOMY = 96;
 /** The course as a bar of 100 points: earned, lost and still open, category by category. */
 export function Ribbon({ segments, large = false, of = 0, marks, points, recorded }: RibbonProps) {
   const say = sayer(points);
-  const [width, setWidth] = useState(0);
+  const [width, onLayout] = useWidth();
   const [told, setTold] = useState<string>();
   const placed = place(segments, width, of, recorded);
   const height = large ? 24 : 12;
@@ -56,7 +57,7 @@ export function Ribbon({ segments, large = false, of = 0, marks, points, recorde
       {...(parts
         ? { role: 'group', 'aria-label': 'Course points' }
         : { role: 'img', 'aria-label': ribbonWords(segments, say) })}
-      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      onLayout={onLayout}
       style={{ minHeight: height }}
     >
       {/* Until its width is known it takes the room that it will need: what stands below must not move under a finger. */}

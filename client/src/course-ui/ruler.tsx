@@ -1,10 +1,11 @@
 import { HUNDRED, inUnit, shownPercent, type BandReach, type Rational } from '@fidens/core';
-import { memo, useState } from 'react';
+import { memo } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { isTarget, type Computed } from '@/model/computed';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { AxisText } from '@/ui/axis-text';
+import { useWidth } from '@/ui/use-width';
 import { decimals } from '@/wording/decimals';
 
 const FLAG = 18;
@@ -21,7 +22,7 @@ interface Flag {
 /** The cut-offs as flags over an axis in the scale's unit, with floor and ceiling as a bar and the standing as a dot. */
 export function Ruler({ computed }: { computed: Computed }) {
   const colours = useColours();
-  const [width, setWidth] = useState(0);
+  const [width, onLayout] = useWidth();
   const { standing, floor, ceiling } = computed.outlooks;
   const low = percentOf(floor.worth?.value, 0);
   const high = percentOf(ceiling.worth?.value, 100);
@@ -35,12 +36,7 @@ export function Ruler({ computed }: { computed: Computed }) {
   );
   const top = Math.max(1, ...flags.map(({ row }) => row + 1)) * ROW + 6;
   return (
-    <View
-      role="img"
-      aria-label={rulerWords(computed)}
-      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
-      style={{ minHeight: top + AXIS }}
-    >
+    <View role="img" aria-label={rulerWords(computed)} onLayout={onLayout} style={{ minHeight: top + AXIS }}>
       {width > 0 && (
         <Svg width={width} height={top + AXIS} aria-hidden>
           <Axis

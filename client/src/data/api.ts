@@ -1,4 +1,5 @@
 import type { Fault } from '@fidens/core';
+import { earlyAnswer, forgetEarly, PATIENCE } from './early';
 
 /** A refusal of the server, or none reached: what a problem document says. */
 export class ApiError extends Error {
@@ -35,9 +36,6 @@ interface Request {
   tag?: string | undefined;
 }
 
-/** Milliseconds after which an answer is not waited for any more. */
-const PATIENCE = 30_000;
-
 /** Browsers refuse requests with larger bodies to outlive their window (64 KiB for all of them together). */
 const MOST_KEPT_ALIVE = 20_000;
 
@@ -73,7 +71,10 @@ async function send(path: string, { method = 'GET', body, version, tag }: Reques
   if (version !== undefined) headers['If-Match'] = `"${version}"`;
   if (tag !== undefined) headers['If-None-Match'] = tag;
   const text = body === undefined ? undefined : JSON.stringify(body);
+  if (method !== 'GET') forgetEarly();
+  const early = method === 'GET' && tag === undefined ? earlyAnswer(path) : undefined;
   try {
+    if (early) return await early;
     return await fetch(`/api/v1${path}`, {
       method,
       headers,

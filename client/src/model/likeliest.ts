@@ -1,6 +1,6 @@
 import { find, statusOf, type Assessment } from '@fidens/core';
 import type { ShownCourse } from '@/data/courses';
-import { daysPast, dueOf } from '@/wording/words';
+import { byDue, daysPast } from '@/wording/words';
 
 /** A piece that a score may be recorded for, in its course. */
 export interface Candidate {
@@ -26,12 +26,11 @@ export function isBack(piece: Assessment, now: string): boolean {
 export function likeliest(all: readonly Candidate[], now: string): Candidate[] {
   const rank = ({ piece }: Candidate) =>
     daysPast(piece, now) > 0 ? 0 : statusOf(piece) === 'awaiting' ? 1 : 2;
-  const when = ({ piece }: Candidate) => dueOf(piece) ?? '9999';
   return all
     .filter(({ piece }) => statusOf(piece) === 'open' || statusOf(piece) === 'awaiting')
     .sort((a, b) => {
       const group = rank(a);
-      return group - rank(b) || (group === 0 ? -1 : 1) * when(a).localeCompare(when(b));
+      return group - rank(b) || (group === 0 ? -1 : 1) * byDue(a.piece, b.piece);
     });
 }
 

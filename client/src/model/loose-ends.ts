@@ -17,7 +17,7 @@ import { useMemo } from 'react';
 import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/now';
 import { useTerms, useWorkedOn, type Term } from '@/data/terms';
-import { dayWords, daysPast, dueOf, gradeWords, plural } from '@/wording/words';
+import { byDue, dayWords, daysPast, dueOf, gradeWords, plural } from '@/wording/words';
 import { compute } from './computed';
 import { figureState, isFigureOld } from './school-figure';
 
@@ -89,9 +89,9 @@ export function isPiece(end: LooseEnd): end is LoosePiece {
   return 'piece' in end;
 }
 
-function byAge(a: LooseEnd, b: LooseEnd): number {
-  const when = (end: LooseEnd) => (isPiece(end) ? dueOf(end.piece) : undefined) ?? '9999';
-  return when(a).localeCompare(when(b));
+function byAge(...ends: [LooseEnd, LooseEnd]): number {
+  const [a, b] = ends.map((end) => (isPiece(end) ? end.piece : undefined));
+  return byDue(a, b);
 }
 
 /** What was found of each course: a course is never changed in place, and several screens ask. */
@@ -235,11 +235,10 @@ const AHEAD_DAYS = 14;
 export function useAhead(): Ahead[] {
   const { data } = useWorkedOn();
   const now = useNow();
-  return useMemo(() => (data ?? []).flatMap((course) => aheadIn(course, now)).sort(byDue), [data, now]);
-}
-
-function byDue(a: Ahead, b: Ahead): number {
-  return dueOf(a.piece)!.localeCompare(dueOf(b.piece)!);
+  return useMemo(
+    () => (data ?? []).flatMap((course) => aheadIn(course, now)).sort((a, b) => byDue(a.piece, b.piece)),
+    [data, now],
+  );
 }
 
 function aheadIn(course: ShownCourse, now: string): Ahead[] {

@@ -1,5 +1,6 @@
 import { queryOptions, useQuery, type QueryClient } from '@tanstack/react-query';
 import { createElement, useDeferredValue, type ComponentType, type FunctionComponent } from 'react';
+import { othersTurn } from '@/model/turn';
 import { Failed, Loading } from '@/ui/states';
 
 type Later = typeof import('./later-parts');
@@ -13,7 +14,10 @@ const AGAIN = 10_000;
 /** What comes after the first page: fetched once, and asked for again where it did not come. */
 const laterQuery = queryOptions({
   queryKey: ['pages'],
-  queryFn: () => import('./later-parts'),
+  queryFn: async () => {
+    await othersTurn();
+    return import('./later-parts');
+  },
   staleTime: Infinity,
   gcTime: Infinity,
   structuralSharing: false,

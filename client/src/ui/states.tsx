@@ -1,16 +1,17 @@
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { ActivityIndicator, Button, Text } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row } from './box';
+import { Busy } from './busy';
 import { Soft, Wrong } from './text';
 
 /** What stands where records are on their way. */
 export function Loading({ what }: { what: string }) {
   return (
     <View style={{ padding: SPACE.xxl, alignItems: 'center', gap: SPACE.m }} role="status">
-      <ActivityIndicator aria-label={`Loading ${what}`} />
+      <Busy label={`Loading ${what}`} />
       <Soft>Loading {what} …</Soft>
     </View>
   );

@@ -106,6 +106,14 @@ export function dueOf(piece: Assessment): string | undefined {
   return piece.extended ?? piece.due;
 }
 
+/** Orders by when pieces must be in, the first first; what has no such moment comes last. */
+export function byDue(a: Assessment | undefined, b: Assessment | undefined): number {
+  const when = (piece: Assessment | undefined) => Date.parse((piece && dueOf(piece)) ?? LAST);
+  return when(a) - when(b);
+}
+
+const LAST = '9999-12-31';
+
 /** Days that open work is past its due moment; 0 where it is not. */
 export function daysPast(piece: Assessment, now: string): number {
   const due = dueOf(piece);

@@ -41,13 +41,16 @@ export interface Means {
 /** Milliseconds before a change is sent again: longer each time, but soon enough that nobody waits for it. */
 const AGAIN = { first: 400, most: 10_000 };
 
+/** One list for whenever nothing waits: what shows it stays as it was drawn. */
+const NOTHING: readonly Waiting[] = [];
+
 /**
  * The changes that the server does not have yet. Those of one course go out one at a time in the order in which they were made:
  * while one is not through, whatever the reason, none made after it is sent, so that no older one can ever come after a newer.
  * A question or a refusal stops a course until the student has decided; what could not be sent is sent again.
  */
 export class ChangeQueue {
-  #waiting: readonly Waiting[] = [];
+  #waiting = NOTHING;
   readonly #means: Means;
   readonly #listeners = new Set<() => void>();
   /** The courses of which a change is under way, or waits for its next try. */
@@ -155,7 +158,8 @@ export class ChangeQueue {
   }
 
   #become(waiting: readonly Waiting[]): void {
-    this.#waiting = [...waiting].sort((a, b) => a.change.order - b.change.order);
+    this.#waiting =
+      waiting.length === 0 ? NOTHING : [...waiting].sort((a, b) => a.change.order - b.change.order);
     for (const listener of this.#listeners) listener();
   }
 

@@ -18,6 +18,7 @@ import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
 import { Fold } from '@/ui/fold';
 import { SectionTitle, Soft } from '@/ui/text';
+import { useWidth } from '@/ui/use-width';
 import { useChance } from './chance-question';
 
 const SPREADS = [
@@ -161,7 +162,7 @@ function Histogram({
   course: Course;
 }) {
   const c = useColours();
-  const [width, setWidth] = useState(0);
+  const [width, onLayout] = useWidth();
   const { start, counts } = histogram;
   const most = Math.max(...counts);
   const from = start - 1;
@@ -173,7 +174,7 @@ function Histogram({
     <View
       role="img"
       aria-label={`${runs} simulated ends from ${start} to ${start + counts.length} percent, most near ${oneDecimal(middle)}; the table below has the chance of each letter.`}
-      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      onLayout={onLayout}
       style={{ height: HEIGHT }}
     >
       {width > 0 && (

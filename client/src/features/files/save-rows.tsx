@@ -1,11 +1,12 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { ActivityIndicator, Text } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { useNow } from '@/data/now';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Stack } from '@/ui/box';
+import { Busy } from '@/ui/busy';
 import { Wrong } from '@/ui/text';
 import type { ExportQuestion } from './export-question';
 import { saveWritten, written } from './save';
@@ -70,7 +71,7 @@ export function SaveRows({ label: listLabel, name, all }: SaveRowsProps) {
                 .{saving.extension}
               </Text>
               {busy === saving.label ? (
-                <ActivityIndicator size={20} aria-label="Writing" />
+                <Busy label="Writing" size={20} />
               ) : (
                 <Icon name="download" size={20} color={c.primary} />
               )}

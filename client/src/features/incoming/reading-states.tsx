@@ -1,8 +1,8 @@
 import type { Source } from '@fidens/core';
-import { ActivityIndicator } from 'react-native-paper';
 import { FaultList } from '@/course-ui/fault-list';
 import { sourceName, type IncomingAnswer } from '@/model/incoming/incoming-question';
 import { Row } from '@/ui/box';
+import { Busy } from '@/ui/busy';
 import { FailedLine } from '@/ui/states';
 import { Soft } from '@/ui/text';
 
@@ -19,7 +19,7 @@ export function ReadingStates({ source, answer, hasFailed, retry }: ReadingState
   if (!answer)
     return (
       <Row gap="s" align="center" role="status">
-        <ActivityIndicator size="small" aria-label="Reading" />
+        <Busy label="Reading" />
         <Soft>Reading …</Soft>
       </Row>
     );

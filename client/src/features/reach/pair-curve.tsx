@@ -1,9 +1,9 @@
 import type { Assessment, BandReach, PairPoint } from '@fidens/core';
-import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
 import { useColours } from '@/theme/paper-theme';
 import { AxisText } from '@/ui/axis-text';
+import { useWidth } from '@/ui/use-width';
 import { number, shortened } from '@/wording/words';
 
 interface PairCurveProps {
@@ -24,7 +24,7 @@ const BOTTOM = 30;
 /** What the second piece takes as the first brings more, with a handle to drag along, by finger, pointer or arrow keys. */
 export function PairCurve({ points, first, second, place, onPlace }: PairCurveProps) {
   const c = useColours();
-  const [width, setWidth] = useState(0);
+  const [width, onLayout] = useWidth();
   const last = points.length - 1;
   const most = Number(second.possible);
   const inner = width - LEFT - RIGHT;
@@ -44,7 +44,7 @@ export function PairCurve({ points, first, second, place, onPlace }: PairCurvePr
   const here = scoreAt(place);
   const move = (at: number) => onPlace(Math.max(0, Math.min(last, Math.round(((at - LEFT) / inner) * last))));
   return (
-    <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)} style={{ height: HEIGHT }}>
+    <View onLayout={onLayout} style={{ height: HEIGHT }}>
       <div
         role="slider"
         tabIndex={0}

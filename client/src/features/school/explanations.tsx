@@ -12,7 +12,7 @@ import {
 } from '@fidens/core';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { ActivityIndicator, Button, Text } from 'react-native-paper';
+import { Button, Text } from 'react-native-paper';
 import { useNow } from '@/data/now';
 import { compute } from '@/model/computed';
 import type { CoursePageProps } from '@/model/course-page';
@@ -20,6 +20,7 @@ import { applied } from '@/model/rule-draft';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
+import { Busy } from '@/ui/busy';
 import { FailedLine } from '@/ui/states';
 import { Soft } from '@/ui/text';
 import { awayWords, changedSumWords, givesWords } from '@/wording/school-words';
@@ -87,7 +88,7 @@ function keyOf({ differences }: Told): string {
 function Searching() {
   return (
     <Row gap="s" align="center" role="status">
-      <ActivityIndicator size="small" aria-label="Searching" />
+      <Busy label="Searching" />
       <Soft>Searching what would make that number …</Soft>
     </Row>
   );

@@ -7,7 +7,7 @@ import {
   type Part,
   type Rational,
 } from '@fidens/core';
-import { daysPast, dueOf } from '@/wording/words';
+import { byDue, daysPast } from '@/wording/words';
 
 /** One row of a course's scores; all rows in one list, so that only those in sight need be drawn. */
 export type ScoreRow =
@@ -146,7 +146,7 @@ function sorted(rows: readonly ScoreRow[], root: Category, { sort, shares }: Row
   const worth = ({ piece, part }: PieceOfList) => (piece.score ? part?.worth?.value : undefined);
   const compare: Record<Sort, (a: PieceOfList, b: PieceOfList) => number> = {
     category: () => 0,
-    due: (a, b) => (dueOf(a.piece) ?? LAST).localeCompare(dueOf(b.piece) ?? LAST),
+    due: (a, b) => byDue(a.piece, b.piece),
     name: (a, b) => a.piece.name.localeCompare(b.piece.name, undefined, { numeric: true }),
     score: (a, b) => lowFirst(worth(a), worth(b)),
     best: (a, b) => lowFirst(worth(b), worth(a), -1),
@@ -162,8 +162,6 @@ function sorted(rows: readonly ScoreRow[], root: Category, { sort, shares }: Row
     next: ordered[index + 1]?.piece.id,
   }));
 }
-
-const LAST = '9999';
 
 /** Orders by value; what has none stands after all others, or, where `without` is −1, before them. */
 function lowFirst(a: Rational | undefined, b: Rational | undefined, without: 1 | -1 = 1): number {

@@ -1,8 +1,8 @@
-import { ActivityIndicator } from 'react-native-paper';
 import { FaultList } from '@/course-ui/fault-list';
 import { SourceField } from '@/course-ui/source-field';
 import { sourceName } from '@/model/incoming/incoming-question';
 import { Row, Stack } from '@/ui/box';
+import { Busy } from '@/ui/busy';
 import { FailedLine } from '@/ui/states';
 import { Soft } from '@/ui/text';
 import type { SyllabusReading } from './use-syllabus';
@@ -30,7 +30,7 @@ export function PasteSyllabus({ reading, paste = 'Paste the syllabus', hint }: P
       />
       {isComing && !hasFailed && (
         <Row gap="s" align="center" role="status">
-          <ActivityIndicator size="small" aria-label="Reading" />
+          <Busy label="Reading" />
           <Soft>{progress ? `Reading page ${progress.done} of ${progress.of} …` : 'Reading …'}</Soft>
         </Row>
       )}

@@ -1,5 +1,6 @@
 import { headlinePhrases, officialText, type Extent, type Headline } from '@fidens/core';
 import { Link } from 'expo-router';
+import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Ribbon } from '@/course-ui/ribbon';
@@ -22,7 +23,11 @@ interface CourseCardProps {
 }
 
 /** One course at a glance: letter, standing, ribbon and one line on what it takes. */
-export function CourseCard({ course, compact = false, chosen = false }: CourseCardProps) {
+export const CourseCard = memo(function CourseCard({
+  course,
+  compact = false,
+  chosen = false,
+}: CourseCardProps) {
   const c = useColours();
   const now = useNow();
   const computed = compute(course.document, now);
@@ -79,7 +84,7 @@ export function CourseCard({ course, compact = false, chosen = false }: CourseCa
       </Pressable>
     </Link>
   );
-}
+});
 
 function HeadlineRow({ computed }: { computed: Computed }) {
   const c = useColours();

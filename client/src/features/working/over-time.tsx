@@ -8,7 +8,7 @@ import {
   type Rational,
   type StandingThen,
 } from '@fidens/core';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
@@ -21,6 +21,7 @@ import { AxisText } from '@/ui/axis-text';
 import { Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
 import { SectionTitle, Soft } from '@/ui/text';
+import { useWidth } from '@/ui/use-width';
 import { decimals } from '@/wording/decimals';
 import { dayWords, percent } from '@/wording/words';
 
@@ -83,7 +84,7 @@ interface CurveProps {
 
 function Curve({ course, points, figures }: CurveProps) {
   const c = useColours();
-  const [width, setWidth] = useState(0);
+  const [width, onLayout] = useWidth();
   const values = points.map(({ value }) => value!.mul(HUNDRED).valueOf());
   const shown = figures.flatMap(({ percent: value, seen }) => (value === undefined ? [] : [{ value, seen }]));
   const heights = [...values, ...shown.map(({ value }) => value)];
@@ -102,7 +103,7 @@ function Curve({ course, points, figures }: CurveProps) {
     <View
       role="img"
       aria-label={`The standing went from ${percent(points[0]!.value!)} to ${percent(points.at(-1)!.value!)} over ${points.length} pieces; the table below has each.`}
-      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      onLayout={onLayout}
       style={{ minHeight: HEIGHT }}
     >
       {width > 0 && (
