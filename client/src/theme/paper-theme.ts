@@ -1,4 +1,4 @@
-import { configureFonts, MD3DarkTheme, MD3LightTheme, useTheme, type MD3Theme } from 'react-native-paper';
+import { MD3DarkTheme, MD3LightTheme, useTheme, type MD3Theme } from 'react-native-paper';
 import { DARK, LIGHT, type Colours } from './colours';
 
 /** A font that the page declares (`public/index.html`), and until it is there one of the same measures. */
@@ -18,25 +18,26 @@ const text = (fontSize: number, lineHeight: number, fontFamily: string = TEXT, l
   fontVariant: ['tabular-nums' as const],
 });
 
-const fonts = configureFonts({
-  config: {
-    displayLarge: text(60, 62, DISPLAY, -1),
-    displayMedium: text(44, 46, DISPLAY, -0.8),
-    displaySmall: text(32, 36, DISPLAY, -0.5),
-    headlineLarge: text(28, 34, DISPLAY, -0.3),
-    headlineMedium: text(24, 30, DISPLAY, -0.2),
-    headlineSmall: text(20, 26, DISPLAY, -0.1),
-    titleLarge: text(22, 28, TEXT_MEDIUM),
-    titleMedium: text(17, 23, TEXT_MEDIUM),
-    titleSmall: text(15, 20, TEXT_MEDIUM),
-    bodyLarge: text(17, 25),
-    bodyMedium: text(15, 21),
-    bodySmall: text(13, 18),
-    labelLarge: text(15, 20, TEXT_MEDIUM),
-    labelMedium: text(13, 17, TEXT_MEDIUM),
-    labelSmall: text(12, 16, TEXT_MEDIUM),
-  },
-});
+/** All sizes of Paper's, each whole: nothing is to be made of its own. */
+const fonts = {
+  displayLarge: text(60, 62, DISPLAY, -1),
+  displayMedium: text(44, 46, DISPLAY, -0.8),
+  displaySmall: text(32, 36, DISPLAY, -0.5),
+  headlineLarge: text(28, 34, DISPLAY, -0.3),
+  headlineMedium: text(24, 30, DISPLAY, -0.2),
+  headlineSmall: text(20, 26, DISPLAY, -0.1),
+  titleLarge: text(22, 28, TEXT_MEDIUM),
+  titleMedium: text(17, 23, TEXT_MEDIUM),
+  titleSmall: text(15, 20, TEXT_MEDIUM),
+  bodyLarge: text(17, 25),
+  bodyMedium: text(15, 21),
+  bodySmall: text(13, 18),
+  labelLarge: text(15, 20, TEXT_MEDIUM),
+  labelMedium: text(13, 17, TEXT_MEDIUM),
+  labelSmall: text(12, 16, TEXT_MEDIUM),
+  // Text inside other text has no size of its own, but the family must be ours.
+  default: { fontFamily: TEXT, fontWeight: 'normal' as const, letterSpacing: 0 },
+};
 
 /** Paper's theme with our colours beside its own. */
 export type Theme = MD3Theme & { ours: Colours };
@@ -45,8 +46,7 @@ function themed(base: MD3Theme, ours: Colours): Theme {
   return {
     ...base,
     roundness: 4,
-    // Text inside other text has no size of its own, but the family must be ours.
-    fonts: { ...fonts, default: { fontFamily: TEXT, fontWeight: 'normal', letterSpacing: 0 } },
+    fonts,
     ours,
     colors: {
       ...base.colors,

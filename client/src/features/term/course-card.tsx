@@ -22,7 +22,7 @@ interface CourseCardProps {
   chosen?: boolean;
 }
 
-/** One course at a glance: letter, standing, ribbon and one line on what it takes. */
+/** One course at a glance: letter, standing, ribbon and one line on what it takes. It is drawn again only when its own course changes. */
 export const CourseCard = memo(function CourseCard({
   course,
   compact = false,
@@ -80,16 +80,15 @@ export const CourseCard = memo(function CourseCard({
         <View aria-hidden>
           <Ribbon segments={computed.segments} />
         </View>
-        {!compact && <HeadlineRow computed={computed} />}
+        {!compact && <HeadlineRow computed={computed} extent={extent} />}
       </Pressable>
     </Link>
   );
 });
 
-function HeadlineRow({ computed }: { computed: Computed }) {
+function HeadlineRow({ computed, extent }: { computed: Computed; extent: Extent }) {
   const c = useColours();
   const { headline, course, outlooks, letters } = computed;
-  const extent = useExtent(course);
   const forecast = gradeWords(outlooks.forecast, letters);
   const about = [
     outlooks.forecast?.worth && `forecast ${forecast.letter}`,

@@ -1,4 +1,4 @@
-import { memo, useDeferredValue } from 'react';
+import { useDeferredValue } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useCourses } from '@/data/courses';
@@ -9,9 +9,6 @@ import { useColours } from '@/theme/paper-theme';
 import { LinkButton } from '@/ui/link-button';
 import { topOutlook } from '@/wording/top-outlook';
 import { CourseCard } from './course-card';
-
-/** Drawn again only when its own course changes. */
-const Card = memo(CourseCard);
 
 /** The term's courses, beside whatever is open on a wide screen. */
 export function TermColumn({ chosen }: { chosen?: string }) {
@@ -38,7 +35,7 @@ export function TermColumn({ chosen }: { chosen?: string }) {
           <Text variant="headlineSmall">{points ? `GPA ${top} ${points}` : 'Courses'}</Text>
         </View>
         {courses.map((course) => (
-          <Card key={course.id} course={course} compact chosen={course.id === chosen} />
+          <CourseCard key={course.id} course={course} compact chosen={course.id === chosen} />
         ))}
         <LinkButton href="/new-course" icon="plus">
           New course
