@@ -212,8 +212,13 @@ test('a file that is dropped anywhere is read where it belongs; what is wrong wi
       },
       [name, text],
     );
-  await dropped('list.csv', 'Name,Score,Out of\nMudflat transect,17.5,20\nKelp line,9,10\n');
-  await expect(page).toHaveURL(/\/files$/);
+  // What listens for files stands a moment after the page.
+  await expect
+    .poll(async () => {
+      await dropped('list.csv', 'Name,Score,Out of\nMudflat transect,17.5,20\nKelp line,9,10\n');
+      return page.url();
+    })
+    .toMatch(/\/files$/);
   await expect(page.getByText('1 the same · 0 differ · 1 only there · 13 only here')).toBeVisible();
   await dropped('broken.json', '{"format": "fidens-course",\n "title": }');
   await expect(page.getByText(/broken\.json This is not JSON: .* line 2, column 11/)).toBeVisible();

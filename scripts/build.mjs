@@ -61,7 +61,8 @@ const PIECES = 3;
 function cutFirstScript() {
   const index = join(DIST, 'index.html');
   const page = readFileSync(index, 'utf8');
-  const [tag, path] = /<script src="([^"]+)" defer><\/script>/.exec(page) ?? giveUp('the page has no script.');
+  const [tag, path] =
+    /<script src="([^"]+)" defer><\/script>/.exec(page) ?? giveUp('the page has no script.');
   const file = join(DIST, path);
   const modules = readFileSync(file, 'utf8').split(/\n(?=__d\()/);
   const size = modules.join('\n').length / PIECES;

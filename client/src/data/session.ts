@@ -4,6 +4,7 @@ import { dropAllPending } from '@/data/sync/pending';
 import { changeQueue } from '@/data/sync/queue';
 import { forgetKept, keepFor } from '@/storage/kept-state';
 import { ApiError, ask } from './api';
+import { noteHere } from './early';
 import { forgetWantedAddress } from './opened-link';
 
 export interface Student {
@@ -36,6 +37,7 @@ export const sessionQuery = queryOptions({
     // What is kept here may be of another student than the one who is signed in by now.
     if (before !== undefined && before !== session.student?.id) forgetOthers(client);
     keepFor(session.student?.id);
+    noteHere(session.student !== null);
     return session;
   },
   staleTime: Infinity,
@@ -128,6 +130,7 @@ export function useSweep() {
 function enter(client: QueryClient, session: Session): void {
   const before = client.getQueryData(sessionQuery.queryKey)?.student?.id;
   keepFor(session.student?.id);
+  noteHere(session.student !== null);
   client.setQueryData(sessionQuery.queryKey, session);
   if (session.student && session.student.id === before) {
     changeQueue().retry();
