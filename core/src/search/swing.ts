@@ -36,27 +36,53 @@ type Lift = (worth: Worth<Rational> | undefined) => Rational | undefined;
 
 function swingsIn(root: Derivation, derivation: Derivation, lift: Lift): Swing[] {
   const by = derivation.source?.own?.value;
+  const known = countAlike(derivation) ? new Map<string, Rational>() : undefined;
   return derivation.children.flatMap((child) => {
     const { node } = child;
     if (node.kind === 'piece' && !isOpen(node)) return [];
-    const alone = new Composition(derivation, (other) => other === child, exact);
-    const courseWith: Lift = (worth) =>
-      lift(alone.with((index) => (alone.slots[index] === child ? worth : alone.still(index)), by).worth);
+    let alone: Composition<Rational> | undefined;
+    const courseWith: Lift = (worth) => {
+      const own = (alone ??= new Composition(derivation, (other) => other === child, exact));
+      return lift(own.with((index) => (own.slots[index] === child ? worth : own.still(index)), by).worth);
+    };
     if (node.kind === 'category') return swingsIn(root, child.derivation!, courseWith);
-    return [
-      { id: node.id, points: replacesElsewhere(node) ? swingBy(root, node) : swingOf(node, courseWith) },
-    ];
+    if (replacesElsewhere(node)) return [{ id: node.id, points: swingBy(root, node) }];
+    const high = adjusted(ONE, node.handling, exact);
+    const low = adjusted(ZERO, node.handling, exact);
+    const key = [child.own?.value, high, low].map((value) => value?.toFraction()).join(' ');
+    const alike = node.weighs ? known : undefined;
+    const points =
+      alike?.get(key) ??
+      swingBetween(courseWith({ value: low, size: node.size }), courseWith({ value: high, size: node.size }));
+    alike?.set(key, points);
+    return [{ id: node.id, points }];
   });
+}
+
+/**
+ * Whether all that has a part in a category counts alike: pieces of the same size and weight, none of them extra credit or replaced. Then what one of
+ * them can move hangs on the values alone, whichever it is, and is the same for those whose values are the same.
+ */
+function countAlike({ category, children, sums }: Derivation): boolean {
+  if (category.replacement) return false;
+  const inSum = children.flatMap(({ node }, place) => (node.weighs ? [{ node, place }] : []));
+  const [first] = inSum;
+  return inSum.every(
+    ({ node, place }) =>
+      node.kind === 'piece' &&
+      !node.extra &&
+      first?.node.kind === 'piece' &&
+      node.size.equals(first.node.size) &&
+      sums.every(({ members }) => isSame(members[place]!.weight, members[first.place]!.weight)),
+  );
+}
+
+function isSame(a: Rational | undefined, b: Rational | undefined): boolean {
+  return a === b || (a !== undefined && b !== undefined && a.equals(b));
 }
 
 function isOpen({ origin, settlement }: PlannedPiece): boolean {
   return origin === 'listed' && settlement === 'unsettled';
-}
-
-function swingOf({ handling, size }: PlannedPiece, courseWith: Lift): Rational {
-  const high = courseWith({ value: adjusted(ONE, handling, exact), size });
-  const low = courseWith({ value: adjusted(ZERO, handling, exact), size });
-  return swingBetween(low, high);
 }
 
 /** Whether the piece's value, or that of a category above it, replaces others: then it moves the course on more than one way. */

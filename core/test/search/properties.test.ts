@@ -17,7 +17,7 @@ import type { Rational } from '../../src/numbers/rational';
 import { Rises } from '../../src/search/monotone';
 import { reach, reachAlong, type BandReach } from '../../src/search/reach';
 import { solve } from '../../src/search/solve';
-import { swings } from '../../src/search/swing';
+import { swings, type Swing } from '../../src/search/swing';
 import { Variation } from '../../src/search/variation';
 import { randomCourse } from '../random-course';
 import * as reference from '../reference';
@@ -269,16 +269,58 @@ describe('on random courses', () => {
     );
   });
 
+  /** Whether each swing is what full marks and nothing differ by, all else at its forecast. */
+  function expectSwings(course: Course, found: readonly Swing[]): void {
+    const goesAs = reference.forecast(course, NOW);
+    for (const { id, points } of found) {
+      const withPiece = (value: Rational) =>
+        reference.value(course, NOW, (work) => (work.key === id ? value : goesAs(work)), false, true);
+      const [high, low] = [withPiece(reference.one), withPiece(reference.zero)];
+      expect(text(points)).toBe(high && low ? text(high.sub(low).mul(100)) : '0');
+    }
+  }
+
   it('a swing is what full marks and nothing differ by, all else at its forecast', () => {
     fc.assert(
-      fc.property(randomCourse({ conditions: true }), (course) => {
-        const goesAs = reference.forecast(course, NOW);
-        for (const { id, points } of swings(outlooks(course, NOW)).slice(0, 2)) {
-          const withPiece = (value: Rational) =>
-            reference.value(course, NOW, (work) => (work.key === id ? value : goesAs(work)), false, true);
-          const [high, low] = [withPiece(reference.one), withPiece(reference.zero)];
-          expect(text(points)).toBe(high && low ? text(high.sub(low).mul(100)) : '0');
-        }
+      fc.property(randomCourse({ conditions: true }), (course) =>
+        expectSwings(course, swings(outlooks(course, NOW)).slice(0, 2)),
+      ),
+      { numRuns: 150 * TIMES },
+    );
+  });
+
+  it('so is the swing of each of many pieces that count alike, or nearly so', () => {
+    const piece = fc.record({
+      points: fc.constantFrom(undefined, undefined, '4', '9'),
+      cap: fc.constantFrom(undefined, undefined, undefined, '80'),
+      possible: fc.constantFrom('10', '10', '10', '10', '10', '20'),
+      weight: fc.constantFrom('1', '1', '1', '0'),
+    });
+    const group = fc.record({
+      pieces: fc.array(piece, { minLength: 1, maxLength: 6 }),
+      combine: fc.constantFrom('equal' as const, 'points' as const, 'weights' as const),
+      drop: fc.constantFrom(
+        undefined,
+        { lowest: 1 },
+        { lowest: 2 },
+        { lowest: 1, highest: 1 },
+        { lowest: 1, by: 'benefit' as const },
+      ),
+    });
+    fc.assert(
+      fc.property(fc.array(group, { minLength: 1, maxLength: 3 }), (groups) => {
+        const alike = sampleCourse(
+          groups.map(({ pieces: wanted, combine, drop }) =>
+            category(
+              wanted.map(({ points, possible, cap, weight }) => {
+                const fields = { ...(cap && { cap }), ...(combine === 'weights' && { weight }) };
+                return points === undefined ? openPiece(possible, fields) : scored(points, possible, fields);
+              }),
+              { combine, ...(drop && { drop }) },
+            ),
+          ),
+        );
+        expectSwings(alike, swings(outlooks(alike, NOW)));
       }),
       { numRuns: 150 * TIMES },
     );
