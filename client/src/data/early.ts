@@ -24,12 +24,12 @@ export const PATIENCE = 30_000;
 /** Asks for what the first page will want. */
 export function askEarly(): void {
   const session = begin('/session');
-  if (wasHere.get() === 'somebody') BEHIND_DOOR.forEach(begin);
+  if (wasHere.get() === 'somebody') beginAll();
   else
     session
       .then(async (answer) => {
         const { student } = (await answer.clone().json()) as { student?: unknown };
-        if (student) BEHIND_DOOR.forEach(begin);
+        if (student) beginAll();
       })
       .catch(toTaker);
 }
@@ -44,6 +44,10 @@ export function earlyAnswer(path: string): Promise<Response> | undefined {
 /** Lets go of what was asked for early: it may not be so any more. */
 export function forgetEarly(): void {
   asked.clear();
+}
+
+function beginAll(): void {
+  for (const path of BEHIND_DOOR) void begin(path);
 }
 
 function begin(path: string): Promise<Response> {

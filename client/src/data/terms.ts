@@ -1,6 +1,7 @@
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
+import { useMemo } from 'react';
 import { ask, once, reasonOf } from './api';
 import {
   coursesQuery,
@@ -71,13 +72,13 @@ export function useWorkedOn() {
   const { data: terms, error } = useQuery(termsQuery);
   const now = useNow();
   const query = useCourses();
-  const current = terms && currentTerm(terms, now)?.id;
-  const open = terms?.filter((term) => term.id === current || (!term.archived && !isOver(term, now)));
-  return {
-    ...query,
-    error: query.error ?? error,
-    data: open && query.data?.filter(({ termId }) => open.some(({ id }) => id === termId)),
-  };
+  const courses = query.data;
+  const data = useMemo(() => {
+    const current = terms && currentTerm(terms, now)?.id;
+    const open = terms?.filter((term) => term.id === current || (!term.archived && !isOver(term, now)));
+    return open && courses?.filter(({ termId }) => open.some(({ id }) => id === termId));
+  }, [courses, terms, now]);
+  return { ...query, error: query.error ?? error, data };
 }
 
 function keep(client: QueryClient, change: (terms: readonly Term[]) => Term[]): void {

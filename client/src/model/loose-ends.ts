@@ -13,7 +13,7 @@ import {
   type Placed,
   type Rational,
 } from '@fidens/core';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/now';
 import { useTerms, useWorkedOn, type Term } from '@/data/terms';
@@ -67,7 +67,15 @@ const LONG = 14;
 
 /** The loose ends of all courses, each kind oldest first. */
 export function useLooseEnds(): LooseEnd[] {
-  const { data } = useWorkedOn();
+  return useEndsOf(useWorkedOn().data);
+}
+
+/** The same, for what follows a change as soon as there is time. */
+export function useLooseEndsSoon(): LooseEnd[] {
+  return useEndsOf(useDeferredValue(useWorkedOn().data));
+}
+
+function useEndsOf(data: readonly ShownCourse[] | undefined): LooseEnd[] {
   const terms = useTerms();
   const now = useNow();
   return useMemo(

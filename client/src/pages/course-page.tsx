@@ -56,19 +56,23 @@ export function CourseScreen() {
   return <Columns course={course} page={page} />;
 }
 
-/** The columns of a course: as long as it shows the same, whatever becomes of its changes on their way, nothing is drawn again. */
+/**
+ * The columns of a course: as long as it shows the same, whatever becomes of its changes on their way, nothing is drawn again. The head stands at
+ * once and what it says follows; a page below it is drawn a few milliseconds at a time.
+ */
 const Columns = memo(function Columns({ course, page }: { course: ShownCourse; page: PageName }) {
   const wide = useIsWide();
   const columns = useColumns();
-  const Main = PAGES[page];
+  const told = useDeferredValue(course);
+  const drawn = useDeferredValue<PageName | undefined>(page, undefined);
   if (!wide) {
     return (
       <InTerm termId={course.termId}>
         <OnPaper course={course} />
         <Page title={titleOf(course, page)}>
-          <CourseHead course={course} page={page} />
-          {page !== 'rules' && <WaitingRules course={course} />}
-          <Main key={course.id} course={course} />
+          <CourseHead course={told} page={page} />
+          {drawn !== 'rules' && <WaitingRules course={course} />}
+          {drawn && <Main key={course.id} course={course} page={drawn} />}
         </Page>
       </InTerm>
     );
@@ -80,9 +84,9 @@ const Columns = memo(function Columns({ course, page }: { course: ShownCourse; p
         <TermColumn chosen={course.id} />
         <View style={{ flex: 1 }}>
           <Page title={titleOf(course, page)} most={columns.page}>
-            <CourseHead course={course} page={page} />
-            {page !== 'rules' && <WaitingRules course={course} />}
-            <Main key={course.id} course={course} />
+            <CourseHead course={told} page={page} />
+            {drawn !== 'rules' && <WaitingRules course={course} />}
+            {drawn && <Main key={course.id} course={course} page={drawn} />}
           </Page>
         </View>
         <Aside label={`${BESIDE[page]}, beside`}>
@@ -92,6 +96,12 @@ const Columns = memo(function Columns({ course, page }: { course: ShownCourse; p
     </InTerm>
   );
 });
+
+/** A page of a course. */
+function Main({ course, page }: { course: ShownCourse; page: PageName }) {
+  const Shown = PAGES[page];
+  return <Shown course={course} />;
+}
 
 /** "Coastal Ecology – Reach" */
 function titleOf({ document }: ShownCourse, page: PageName): string {

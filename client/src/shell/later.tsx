@@ -42,9 +42,11 @@ export function laterParts(client: QueryClient): Promise<Later> {
 export function later(name: LaterComponent): ComponentType {
   return function LaterPage() {
     const { data: pages, error, refetch } = useQuery(laterQuery);
+    // It is drawn a few milliseconds at a time.
+    const isDrawn = useDeferredValue(pages !== undefined, false);
     if (pages) {
       const Page = pages[name] as ComponentType;
-      return <Page />;
+      return isDrawn && <Page />;
     }
     if (error)
       return (

@@ -3,7 +3,7 @@ import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
 import { undoLast, useSteps } from '@/data/undo';
-import { useLooseEnds, wantsDecision } from '@/model/loose-ends';
+import { useLooseEndsSoon, wantsDecision } from '@/model/loose-ends';
 import { useIsPrepared } from '@/model/prepared';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH, useIsLow, useIsWide } from '@/theme/layout';
@@ -71,7 +71,7 @@ interface PlaceProps {
 }
 
 function LooseEndsPlace(place: PlaceProps) {
-  return <Place {...place} count={useLooseEnds().filter(wantsDecision).length} />;
+  return <Place {...place} count={useLooseEndsSoon().filter(wantsDecision).length} />;
 }
 
 const Place = memo(function Place({ href, label, count = 0 }: PlaceProps) {

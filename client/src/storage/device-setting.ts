@@ -15,7 +15,8 @@ export interface DeviceSetting<T extends string> {
 export function deviceSetting<T extends string>(key: string, values: readonly [T, ...T[]]): DeviceSetting<T> {
   const listeners = new Set<() => void>();
   let chosen: T | undefined;
-  const get = () => chosen ?? values.find((value) => value === stored(key)) ?? values[0];
+  // Read once: every number that is drawn asks how it is to be written.
+  const get = () => (chosen ??= values.find((value) => value === stored(key)) ?? values[0]);
   const subscribe = (listener: () => void) => {
     listeners.add(listener);
     return () => listeners.delete(listener);

@@ -8,7 +8,7 @@ interface LongListProps<R extends { readonly key: string }> {
   /** About how high a row is, in pixels, before it is measured. */
   heightOf: (row: R) => number;
   row: (row: R) => ReactNode;
-  /** The row that is worked in: it stays, and is brought into sight when it changes. */
+  /** The row that is worked in: it stays, and is brought into sight when it changes or grows. */
   held?: string | undefined;
 }
 
@@ -67,14 +67,16 @@ function OnlyInSight<R extends { readonly key: string }>({ rows, heightOf, row, 
       list.current.getBoundingClientRect().top - scroller.getBoundingClientRect().top + scroller.scrollTop;
     if (Math.abs(now - top) > 1) setTop(now);
   });
+  const items = virtual.getVirtualItems();
+  const heldSize = items.find(({ index }) => index === heldAt)?.size;
   useLayoutEffect(() => {
     if (heldAt >= 0) virtual.scrollToIndex(heldAt, { align: 'auto' });
-    // Only another held row is a reason to scroll.
+    // Only another held row, and one that grows, is a reason to scroll.
     // oxlint-disable-next-line react/exhaustive-deps
-  }, [held]);
+  }, [held, heldSize]);
   return (
     <div ref={list} style={{ position: 'relative', height: virtual.getTotalSize(), overflowAnchor: 'none' }}>
-      {virtual.getVirtualItems().map(({ key, index, start }) => (
+      {items.map(({ key, index, start }) => (
         <div
           key={key}
           ref={virtual.measureElement}

@@ -26,7 +26,9 @@ import { standingChange, targetChange } from '@/model/standing-change';
 import { useChange } from '@/model/use-change';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
+import { ChipButton } from '@/ui/chip-button';
 import { STAYS } from '@/ui/fields/stays';
+import { Soon } from '@/ui/soon';
 import { useLeaving } from '@/ui/use-leaving';
 import { gradeWords, number } from '@/wording/words';
 
@@ -63,10 +65,6 @@ export function EntryField({
   const touched = typed !== undefined && text.trim() !== before;
   const entry = readEntry(text, piece, scaleFor(course.document, piece.id));
   const late = lateTodayWords(compute(course.document, now), piece.id);
-  const states = useMemo(
-    () => STATE_WORDS.map((state) => ({ ...state, effect: stateEffect(course, piece, state.status, now) })),
-    [course, piece, now],
-  );
 
   const record = (reading: Omit<EntryReading, 'said'>, to: EntryStep = 'back') => {
     ended.current = true;
@@ -142,38 +140,59 @@ export function EntryField({
         question={question}
         onTake={record}
       />
-      <Row gap="xs" wrap>
-        {states.map(({ word, status, effect }) => (
-          <Button
-            key={status}
-            mode={piece.status === status ? 'contained-tonal' : 'outlined'}
-            compact
-            onPress={() => record({ set: { status, score: undefined } }, canBeOthers ? 'next' : 'back')}
-          >
-            {word}
-            {effect}
-          </Button>
-        ))}
-        {canBeOthers && (
-          <Button
-            mode="outlined"
-            compact
-            onPress={() => {
-              ended.current = true;
-              change([setting(piece.id, { counted: false })], `${piece.name}: not mine, so not counted`);
-              onDone('next');
-            }}
-          >
-            not mine
-          </Button>
-        )}
-        {before !== '' && (
-          <Button compact onPress={() => record({ set: { status: 'open', score: undefined } })}>
-            nothing yet
-          </Button>
-        )}
-      </Row>
+      <Soon>
+        <States
+          course={course}
+          piece={piece}
+          canBeOthers={canBeOthers}
+          onState={(status) => record({ set: { status, score: undefined } }, canBeOthers ? 'next' : 'back')}
+          onNothing={before === '' ? undefined : () => record({ set: { status: 'open', score: undefined } })}
+          onOthers={() => {
+            ended.current = true;
+            change([setting(piece.id, { counted: false })], `${piece.name}: not mine, so not counted`);
+            onDone('next');
+          }}
+        />
+      </Soon>
     </Stack>
+  );
+}
+
+interface StatesProps extends Pick<EntryFieldProps, 'course' | 'piece'> {
+  canBeOthers: boolean;
+  onState: (status: Status) => void;
+  /** Takes away what is there; nothing where nothing is. */
+  onNothing: (() => void) | undefined;
+  /** Says that it is no work of this student's. */
+  onOthers: () => void;
+}
+
+/** What a piece can be without a score, each with what that does to the course. */
+function States({ course, piece, canBeOthers, onState, onNothing, onOthers }: StatesProps) {
+  const now = useNow();
+  const states = useMemo(
+    () => STATE_WORDS.map((state) => ({ ...state, effect: stateEffect(course, piece, state.status, now) })),
+    [course, piece, now],
+  );
+  return (
+    <Row gap="xs" wrap>
+      {states.map(({ word, status, effect }) => (
+        <ChipButton key={status} isOn={piece.status === status} onPress={() => onState(status)}>
+          {word}
+          {effect}
+        </ChipButton>
+      ))}
+      {canBeOthers && (
+        <ChipButton isOn={false} onPress={onOthers}>
+          not mine
+        </ChipButton>
+      )}
+      {onNothing && (
+        <Button compact onPress={onNothing}>
+          nothing yet
+        </Button>
+      )}
+    </Row>
   );
 }
 

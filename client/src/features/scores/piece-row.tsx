@@ -7,6 +7,7 @@ import { useNow } from '@/data/now';
 import { SPACE } from '@/theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { CheckBox } from '@/ui/fields/check-box';
+import { Soon } from '@/ui/soon';
 import { WordChip } from '@/ui/text';
 import { useLatest } from '@/ui/use-latest';
 import { dayWords, dueOf, number, percent, pieceState, scoreWords, type PieceState } from '@/wording/words';
@@ -112,7 +113,9 @@ export function PieceRow(props: PieceRowProps) {
       {isOpen && !choice && (
         <View style={{ paddingBottom: SPACE.m }}>
           <EntryField course={course} piece={piece} onDone={done} canBeOthers={canBeOthers} />
-          <PieceDetails course={course} piece={piece} part={part} />
+          <Soon>
+            <PieceDetails course={course} piece={piece} part={part} />
+          </Soon>
         </View>
       )}
     </FramedLine>

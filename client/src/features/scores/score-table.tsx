@@ -7,6 +7,7 @@ import { useNow } from '@/data/now';
 import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { CheckBox } from '@/ui/fields/check-box';
+import { Soon } from '@/ui/soon';
 import { useLatest } from '@/ui/use-latest';
 import { number } from '@/wording/words';
 import { EntryField } from './entry-field';
@@ -76,13 +77,6 @@ export function ScoreTableRow(props: PieceRowProps) {
     return (
       <RowFrame isOpen isChosen={false}>
         <View style={{ gap: SPACE.m, paddingVertical: SPACE.m }}>
-          <PieceFacts
-            course={course.document}
-            piece={piece}
-            edit={edit}
-            focusPossible={pressed === 'possible'}
-          />
-          <Refused>{refused}</Refused>
           <EntryField
             course={course}
             piece={piece}
@@ -92,7 +86,16 @@ export function ScoreTableRow(props: PieceRowProps) {
               done(to);
             }}
           />
-          <PieceDetails course={course} piece={piece} part={part} hasFacts />
+          <Soon now={pressed === 'possible'}>
+            <PieceFacts
+              course={course.document}
+              piece={piece}
+              edit={edit}
+              focusPossible={pressed === 'possible'}
+            />
+            <Refused>{refused}</Refused>
+            <PieceDetails course={course} piece={piece} part={part} hasFacts />
+          </Soon>
         </View>
       </RowFrame>
     );

@@ -1,7 +1,7 @@
-import { useDeferredValue } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { useCourses } from '@/data/courses';
+import { useCourses, type ShownCourse } from '@/data/courses';
 import { useTerm, useTerms } from '@/data/terms';
 import { useGpas } from '@/model/term-gpa';
 import { SPACE } from '@/theme/layout';
@@ -10,15 +10,31 @@ import { LinkButton } from '@/ui/link-button';
 import { topOutlook } from '@/wording/top-outlook';
 import { CourseCard } from './course-card';
 
-/** The term's courses, beside whatever is open on a wide screen. */
-export function TermColumn({ chosen }: { chosen?: string }) {
-  const c = useColours();
-  // It follows what is worked on as soon as there is time.
-  const all = useDeferredValue(useCourses().data) ?? [];
+interface TermColumnProps {
+  /** The course that is open. */
+  chosen?: string;
+}
+
+/** The term's courses, beside whatever is open on a wide screen. They follow what is worked on as soon as there is time. */
+export function TermColumn({ chosen }: TermColumnProps) {
+  const all = useDeferredValue(useCourses().data);
+  const terms = useTerms();
   const current = useTerm();
-  const own = all.find(({ id }) => id === chosen)?.termId;
-  const term = useTerms()?.find(({ id }) => id === own) ?? current;
-  const courses = all.filter(({ termId }) => termId === term?.id);
+  const own = all?.find(({ id }) => id === chosen)?.termId;
+  const term = terms?.find(({ id }) => id === own) ?? current;
+  const courses = useMemo(() => all?.filter(({ termId }) => termId === term?.id) ?? [], [all, term?.id]);
+  return <Column name={term?.name} courses={courses} chosen={chosen} />;
+}
+
+interface ColumnProps {
+  /** Of the term. */
+  name: string | undefined;
+  courses: readonly ShownCourse[];
+  chosen: string | undefined;
+}
+
+const Column = memo(function Column({ name, courses, chosen }: ColumnProps) {
+  const c = useColours();
   const top = topOutlook.use();
   const points = useGpas(courses).points[top];
   return (
@@ -30,7 +46,7 @@ export function TermColumn({ chosen }: { chosen?: string }) {
       <ScrollView contentContainerStyle={{ padding: SPACE.m, gap: SPACE.xs }}>
         <View style={{ padding: SPACE.m, paddingTop: SPACE.s }}>
           <Text variant="bodySmall" style={{ color: c.soft }}>
-            {term?.name}
+            {name}
           </Text>
           <Text variant="headlineSmall">{points ? `GPA ${top} ${points}` : 'Courses'}</Text>
         </View>
@@ -43,4 +59,4 @@ export function TermColumn({ chosen }: { chosen?: string }) {
       </ScrollView>
     </View>
   );
-}
+});
