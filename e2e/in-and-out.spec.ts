@@ -200,25 +200,23 @@ test('a file that is dropped anywhere is read where it belongs; what is wrong wi
   await page.setViewportSize({ width: 1280, height: 800 });
   await openSample(page);
   await openCourse(page, 'Coastal Ecology');
-  const dropped = (name: string, text: string) =>
+  const held = (kind: 'dragover' | 'drop', name: string, text: string) =>
     page.evaluate(
-      ([fileName, content]) => {
+      ([type, fileName, content]) => {
         const data = new DataTransfer();
         data.items.add(new File([content!], fileName!));
-        for (const kind of ['dragover', 'drop'])
-          document.body.dispatchEvent(
-            new DragEvent(kind, { dataTransfer: data, bubbles: true, cancelable: true }),
-          );
+        const event = new DragEvent(type!, { dataTransfer: data, bubbles: true, cancelable: true });
+        return !document.body.dispatchEvent(event);
       },
-      [name, text],
+      [kind, name, text],
     );
-  // What listens for files stands a moment after the page.
-  await expect
-    .poll(async () => {
-      await dropped('list.csv', 'Name,Score,Out of\nMudflat transect,17.5,20\nKelp line,9,10\n');
-      return page.url();
-    })
-    .toMatch(/\/files$/);
+  const dropped = async (name: string, text: string) => {
+    // What takes files stands a moment after the page.
+    await expect.poll(() => held('dragover', name, text)).toBe(true);
+    await held('drop', name, text);
+  };
+  await dropped('list.csv', 'Name,Score,Out of\nMudflat transect,17.5,20\nKelp line,9,10\n');
+  await expect(page).toHaveURL(/\/files$/);
   await expect(page.getByText('1 the same · 0 differ · 1 only there · 13 only here')).toBeVisible();
   await dropped('broken.json', '{"format": "fidens-course",\n "title": }');
   await expect(page.getByText(/broken\.json This is not JSON: .* line 2, column 11/)).toBeVisible();

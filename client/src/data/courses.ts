@@ -2,7 +2,7 @@ import { applyEdits, type Course } from '@fidens/core';
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { PendingChange } from '@/data/sync/pending';
-import { useWaiting } from '@/data/sync/queue';
+import { useWaitingChanges } from '@/data/sync/queue';
 import { ask, askUnlessSame, once, reasonOf } from './api';
 import { remember, say } from './undo';
 
@@ -69,12 +69,21 @@ export function keepCourses(client: QueryClient, fresh: readonly StoredCourse[])
 /** Every course as the student sees it: the server's record with the changes that are still on their way. */
 export function useCourses() {
   const query = useQuery(coursesQuery);
-  const waiting = useWaiting();
-  const courses = useMemo(() => {
-    const onTheirWay = waiting.map(({ change }) => change);
-    return query.data?.map((course) => withChanges(course, onTheirWay));
-  }, [query.data, waiting]);
+  const changes = useWaitingChanges();
+  const courses = useMemo(
+    () => query.data && asList(query.data.map((course) => withChanges(course, changes))),
+    [query.data, changes],
+  );
   return { ...query, data: courses };
+}
+
+let list: readonly ShownCourse[] = [];
+
+/** The list as it was last shown, for as long as every course in it is shown as it was. */
+function asList(courses: readonly ShownCourse[]): readonly ShownCourse[] {
+  if (courses.length !== list.length || courses.some((course, index) => course !== list[index]))
+    list = courses;
+  return list;
 }
 
 /** Each document as it was last shown: as long as it stays, every screen goes on with the very same course. */

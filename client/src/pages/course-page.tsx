@@ -21,6 +21,7 @@ import { Aside } from '@/ui/aside';
 import { Page } from '@/ui/page';
 import { Printed } from '@/ui/printed';
 import { Empty, Failed, Loading } from '@/ui/states';
+import { useSoon } from '@/ui/use-soon';
 import { capital } from '@/wording/words';
 
 const PAGES = {
@@ -64,7 +65,7 @@ const Columns = memo(function Columns({ course, page }: { course: ShownCourse; p
   const wide = useIsWide();
   const columns = useColumns();
   const told = useDeferredValue(course);
-  const drawn = useDeferredValue<PageName | undefined>(page, undefined);
+  const drawn = useSoon<PageName | undefined>(page, undefined);
   if (!wide) {
     return (
       <InTerm termId={course.termId}>

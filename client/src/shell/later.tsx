@@ -2,6 +2,7 @@ import { queryOptions, useQuery, type QueryClient } from '@tanstack/react-query'
 import { createElement, useDeferredValue, type ComponentType, type FunctionComponent } from 'react';
 import { othersTurn } from '@/model/turn';
 import { Failed, Loading } from '@/ui/states';
+import { useSoon } from '@/ui/use-soon';
 
 type Later = typeof import('./later-parts');
 type LaterComponent = {
@@ -43,7 +44,7 @@ export function later(name: LaterComponent): ComponentType {
   return function LaterPage() {
     const { data: pages, error, refetch } = useQuery(laterQuery);
     // It is drawn a few milliseconds at a time.
-    const isDrawn = useDeferredValue(pages !== undefined, false);
+    const isDrawn = useSoon(pages !== undefined, false);
     if (pages) {
       const Page = pages[name] as ComponentType;
       return isDrawn && <Page />;

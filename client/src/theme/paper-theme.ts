@@ -46,6 +46,8 @@ function themed(base: MD3Theme, ours: Colours): Theme {
   return {
     ...base,
     roundness: 4,
+    // Nothing fades or slides: each such step is drawn by the page's own thread, which has what was typed to answer.
+    animation: { ...base.animation, scale: 0 },
     fonts,
     ours,
     colors: {

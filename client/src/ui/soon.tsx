@@ -1,4 +1,5 @@
-import { useDeferredValue, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
+import { useSoon } from './use-soon';
 
 interface SoonProps {
   /** Whether it must stand with what is around it. */
@@ -8,6 +9,5 @@ interface SoonProps {
 
 /** What stands a moment after what is around it, and is drawn a few milliseconds at a time: nobody who types waits for it. */
 export function Soon({ now = false, children }: SoonProps) {
-  const isDrawn = useDeferredValue(true, now);
-  return isDrawn && children;
+  return useSoon(true, now) && children;
 }

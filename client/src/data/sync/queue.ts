@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { ChangeQueue, type Waiting } from './change-queue';
+import type { PendingChange } from './pending';
 
 const NOBODY = new ChangeQueue({
   send: () => Promise.resolve(),
@@ -36,6 +37,21 @@ const now = () => queue.waiting;
 /** What is on its way to the server, in order, and again whenever anything of it changes. */
 export function useWaiting(): readonly Waiting[] {
   return useSyncExternalStore(subscribe, now, now);
+}
+
+let changes: readonly PendingChange[] = [];
+
+/** The changes on their way: the same list for as long as it is the same changes, whatever becomes of each. */
+function changesNow(): readonly PendingChange[] {
+  const next = queue.waiting.map(({ change }) => change);
+  if (next.length !== changes.length || next.some((change, index) => change !== changes[index]))
+    changes = next;
+  return changes;
+}
+
+/** The changes on their way to the server, in order, and again whenever there are others. */
+export function useWaitingChanges(): readonly PendingChange[] {
+  return useSyncExternalStore(subscribe, changesNow, changesNow);
 }
 
 const isBegun = () => queue !== NOBODY;
