@@ -61,6 +61,50 @@ async function measurePage(page: Page, size: string): Promise<void> {
   }
   say('A key in a score field: all work of the page', PIECES, size, typed);
   say('Enter: recorded, and on to the next', PIECES, size, recorded);
+  await measureTasks(page, size);
+}
+
+/** The longest task of the page: for so long nothing else is answered. */
+async function measureTasks(page: Page, size: string): Promise<void> {
+  const [keys, enters]: [number[], number[]] = [[], []];
+  for (let key = 0; key < KEYS / 3; key += 1) {
+    keys.push(await longestTask(page, () => page.keyboard.type('8')));
+    enters.push(await longestTask(page, () => page.keyboard.press('Enter')));
+  }
+  say('A key in a score field: the longest task', PIECES, size, keys);
+  say('Enter: the longest task', PIECES, size, enters);
+  await page.keyboard.press('Escape');
+  for (const name of ['Reach', 'Rules', 'Working', 'Scores'] as const) {
+    const opened: number[] = [];
+    for (let turn = 0; turn < 5; turn += 1) {
+      await coursePage(page, name === 'Scores' ? 'Rules' : 'Scores').click();
+      opened.push(await longestTask(page, () => coursePage(page, name).click()));
+    }
+    say(`${name} is opened: the longest task`, PIECES, size, opened);
+  }
+}
+
+interface TraceEvent {
+  readonly name: string;
+  readonly pid: number;
+  readonly tid: number;
+  /** Microseconds. */
+  readonly dur?: number;
+  readonly args: { readonly name?: string };
+}
+
+/** Milliseconds of the longest task of the page's main thread, from an act until the page rests again. */
+async function longestTask(page: Page, act: () => Promise<void>): Promise<number> {
+  await quiet(page);
+  const browser = page.context().browser()!;
+  await browser.startTracing(page, { categories: ['toplevel'] });
+  await act();
+  await quiet(page);
+  const { traceEvents } = JSON.parse(String(await browser.stopTracing())) as { traceEvents: TraceEvent[] };
+  const threadOf = ({ pid, tid }: TraceEvent) => `${pid} ${tid}`;
+  const main = new Set(traceEvents.filter(({ args }) => args.name === 'CrRendererMain').map(threadOf));
+  const tasks = traceEvents.filter((event) => event.name.endsWith('RunTask') && main.has(threadOf(event)));
+  return Math.max(...tasks.map(({ dur = 0 }) => dur / 1000));
 }
 
 async function measureRehearsal(page: Page, pieces: number, size: string): Promise<void> {

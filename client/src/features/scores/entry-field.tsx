@@ -188,9 +188,9 @@ function States({ course, piece, canBeOthers, onState, onNothing, onOthers }: St
         </ChipButton>
       )}
       {onNothing && (
-        <Button compact onPress={onNothing}>
+        <ChipButton isOn={false} onPress={onNothing}>
           nothing yet
-        </Button>
+        </ChipButton>
       )}
     </Row>
   );

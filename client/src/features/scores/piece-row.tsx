@@ -111,7 +111,7 @@ export function PieceRow(props: PieceRowProps) {
       press={press}
     >
       {isOpen && !choice && (
-        <View style={{ paddingBottom: SPACE.m }}>
+        <View style={{ paddingBottom: SPACE.m, gap: SPACE.s }}>
           <EntryField course={course} piece={piece} onDone={done} canBeOthers={canBeOthers} />
           <Soon>
             <PieceDetails course={course} piece={piece} part={part} />

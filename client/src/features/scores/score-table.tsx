@@ -23,6 +23,9 @@ import {
   type PieceRowProps,
 } from './piece-row';
 
+/** How high the fields of a piece's facts are in one line: their room is kept, so that the score's field stays where it stands. */
+const FACTS = 50;
+
 const WIDTHS = { score: 62, possible: 48, percent: 54, share: 46, due: 56, state: 106 } as const;
 type Column = keyof typeof WIDTHS;
 /** A cell that can be changed where it stands. */
@@ -77,6 +80,17 @@ export function ScoreTableRow(props: PieceRowProps) {
     return (
       <RowFrame isOpen isChosen={false}>
         <View style={{ gap: SPACE.m, paddingVertical: SPACE.m }}>
+          <View style={{ minHeight: FACTS }}>
+            <Soon now={pressed === 'possible'}>
+              <PieceFacts
+                course={course.document}
+                piece={piece}
+                edit={edit}
+                focusPossible={pressed === 'possible'}
+              />
+            </Soon>
+          </View>
+          <Refused>{refused}</Refused>
           <EntryField
             course={course}
             piece={piece}
@@ -86,14 +100,7 @@ export function ScoreTableRow(props: PieceRowProps) {
               done(to);
             }}
           />
-          <Soon now={pressed === 'possible'}>
-            <PieceFacts
-              course={course.document}
-              piece={piece}
-              edit={edit}
-              focusPossible={pressed === 'possible'}
-            />
-            <Refused>{refused}</Refused>
+          <Soon>
             <PieceDetails course={course} piece={piece} part={part} hasFacts />
           </Soon>
         </View>
