@@ -39,6 +39,21 @@ test('a first visit stays within its bytes', async ({ page }) => {
   }
 });
 
+test('who is here, the terms and the courses are asked once each', async ({ page }) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await settled(page);
+  const asked: string[] = [];
+  page.on('request', (request) => {
+    const [, path] = /\/api\/v1\/(session|terms|courses)$/.exec(request.url()) ?? [];
+    if (path) asked.push(path);
+  });
+  await page.goto('/', { waitUntil: 'commit' });
+  await expect.poll(() => asked.length).toBe(3);
+  await expect(page.getByRole('link', { name: /Coastal Ecology/ })).toBeVisible();
+  expect(asked.sort()).toEqual(['courses', 'session', 'terms']);
+});
+
 test('the term shows while the other pages have not come, and a page that does not come can be asked for again', async ({
   page,
 }) => {
