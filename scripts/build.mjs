@@ -52,10 +52,10 @@ export async function exportForBrowsers(home, more = () => undefined) {
 }
 
 /** So many pieces the first script comes in. */
-const PIECES = 3;
+const PIECES = 2;
 
 /**
- * Cuts the script that every page begins with into pieces that are run one after the other: a browser that takes one in is held for a third of
+ * Cuts the script that every page begins with into pieces that are run one after the other: a browser that takes one in is held for half of
  * the time.
  */
 function cutFirstScript() {

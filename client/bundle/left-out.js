@@ -38,6 +38,9 @@ const LEFT_OUT = [
   '@tanstack/react-query/build/modern/HydrationBoundary.js',
   '@tanstack/react-query/build/modern/useQueries.js',
   '@tanstack/react-query/build/modern/useSuspenseQueries.js',
+  // How long ago something was, in words.
+  'date-fns/locale/en-US/_lib/formatDistance.js',
+  'date-fns/locale/en-US/_lib/formatRelative.js',
   // Fields without a frame: ours have one.
   'react-native-paper/lib/module/components/TextInput/TextInputFlat.js',
   // Pictures out of files, drawings that are pressed, and what swings and runs out.
