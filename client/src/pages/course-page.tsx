@@ -64,7 +64,8 @@ export function CourseScreen() {
 const Columns = memo(function Columns({ course, page }: { course: ShownCourse; page: PageName }) {
   const wide = useIsWide();
   const columns = useColumns();
-  const told = useDeferredValue(course);
+  const before = useDeferredValue(course);
+  const told = before.id === course.id ? before : course;
   const drawn = useSoon<PageName | undefined>(page, undefined);
   if (!wide) {
     return (
