@@ -19,7 +19,6 @@ import { staysHere } from '@/ui/fields/stays-here';
 import { Introduction } from '@/ui/opening';
 import { useCameFromPage, useTitle } from '@/ui/page';
 import { Soft } from '@/ui/text';
-import { useLatest } from '@/ui/use-latest';
 
 interface Fields {
   name: string;
@@ -167,9 +166,9 @@ function AccountForm({ way, token = '', signIn, begins }: AccountFormProps) {
       },
     ),
   );
-  const send = useLatest(() => {
+  const send = () => {
     if (!formState.isSubmitting) void submit();
-  });
+  };
   const refused = signIn.error && signIn.variables?.way === way ? signIn.error : undefined;
   const isNew = way !== 'sign in' && way !== 'account link';
   const mailed = signIn.data && 'mailed' in signIn.data && signIn.variables?.way === way;

@@ -1,4 +1,4 @@
-import { memo, useId, type ComponentProps, type ReactNode } from 'react';
+import { useId, type ComponentProps } from 'react';
 import { Controller, type Control, type FieldValues, type Path } from 'react-hook-form';
 import { View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
@@ -33,8 +33,8 @@ interface FormFieldProps<F extends FieldValues> extends Pick<
   saidAt?: string;
 }
 
-/** One field of a form: its label, its value and, below it, what would be right. Of its form only what it is given draws it again. */
-export const FormField = memo(function FormField<F extends FieldValues>({
+/** One field of a form: its label, its value and, below it, what would be right. */
+export function FormField<F extends FieldValues>({
   control,
   name,
   label,
@@ -83,4 +83,4 @@ export const FormField = memo(function FormField<F extends FieldValues>({
       }}
     />
   );
-}) as <F extends FieldValues>(props: FormFieldProps<F>) => ReactNode;
+}
