@@ -124,6 +124,33 @@ test('pieces are typed one after another by keyboard alone, each like the one be
   );
 });
 
+test('who types on at once types into the next piece, and who goes on at once to another field keeps the keyboard there', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await page.getByRole('button', { name: 'Add a piece to Seminar' }).click();
+  const form = page.getByRole('form', { name: 'New piece in Seminar' });
+  await form.getByLabel('Name').fill('Salt marsh talk');
+  // Keys that are pressed before any answer to those before.
+  await Promise.all(['Enter', ...'Dune talk'].map((key) => page.keyboard.press(key)));
+  await expect(form.getByText('Added: Salt marsh talk.')).toBeVisible();
+  await expect(form.getByLabel('Name')).toHaveValue('Dune talk');
+  // As soon as the next row stands the student is in its second field.
+  await form.evaluate((frame) => {
+    const observer = new MutationObserver(() => {
+      if (!frame.textContent.includes('Added: Dune talk.')) return;
+      observer.disconnect();
+      frame.querySelector<HTMLElement>('[aria-label="Out of"]')!.focus();
+      setTimeout(() => setTimeout(() => frame.setAttribute('data-left', 'alone')));
+    });
+    observer.observe(frame, { subtree: true, childList: true, characterData: true });
+  });
+  await page.keyboard.press('Enter');
+  await expect(form).toHaveAttribute('data-left', 'alone');
+  await expect(form.getByLabel('Out of')).toBeFocused();
+});
+
 test('a list that is pasted becomes pieces after it was read back, extra credit and days included', async ({
   page,
 }) => {

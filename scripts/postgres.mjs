@@ -62,6 +62,9 @@ function scratch() {
 const OWNER = 'fidens';
 const APPLICATION = 'fidens_application';
 
+/** Where the password of a cluster that others are copied from is kept, for who made it alone. */
+const SECRET = 'secret';
+
 /** A private PostgreSQL server on the loopback, its socket in its own folder. */
 export class PrivatePostgres {
   #folder;
@@ -78,17 +81,34 @@ export class PrivatePostgres {
 
   #secret;
 
-  /** A cluster that is thrown away when it is stopped; it trades safety on power loss for speed. */
+  /**
+   * A cluster that is thrown away when it is stopped; it trades safety on power loss for speed. It is a copy of the one that `FIDENS_CLUSTER`
+   * names, where that is set: making one takes a second.
+   */
   static temporary() {
-    const postgres = new PrivatePostgres(
-      mkdtempSync(join(scratch(), 'fidens-postgres-')),
-      randomBytes(16).toString('hex'),
-    );
+    const original = process.env.FIDENS_CLUSTER;
+    const secret = original ? readFileSync(join(original, SECRET), 'utf8') : randomBytes(16).toString('hex');
+    const postgres = new PrivatePostgres(mkdtempSync(join(scratch(), 'fidens-postgres-')), secret);
     postgres.isTemporary = true;
+    postgres.#original = original;
     return postgres;
   }
 
   isTemporary = false;
+  #original;
+
+  /**
+   * Makes a temporary cluster that is not started, for others to be copied from.
+   *
+   * @returns its folder, and what removes it
+   */
+  static async original() {
+    const postgres = PrivatePostgres.temporary();
+    await postgres.start();
+    postgres.stop();
+    writeFileSync(join(postgres.#folder, SECRET), postgres.#secret, { mode: 0o600 });
+    return { folder: postgres.#folder, remove: () => postgres.remove() };
+  }
 
   get #data() {
     return join(this.#folder, 'data');
@@ -102,6 +122,11 @@ export class PrivatePostgres {
   async start() {
     if (!isEnterable(this.#folder)) {
       throw new Error(`its user cannot reach ${this.#folder}: put Fidens where other users may enter.`);
+    }
+    if (this.#original) {
+      this.#must('cp', this.#asOwner('cp', ['-a', join(this.#original, 'data'), this.#data]));
+      this.#port = await freePort();
+      return this.restart();
     }
     if (!existsSync(join(this.#data, 'PG_VERSION'))) {
       this.#withPasswordFile((file) =>
@@ -206,7 +231,11 @@ export class PrivatePostgres {
   }
 
   #attempt(program, args) {
-    const path = join(binFolder(), program);
+    return this.#asOwner(join(binFolder(), program), args);
+  }
+
+  /** Runs a program as the user that the cluster's files belong to. */
+  #asOwner(path, args) {
     const [command, rest] = isRoot ? ['runuser', ['-u', 'postgres', '--', path, ...args]] : [path, args];
     return spawnSync(command, rest, {
       encoding: 'utf8',
@@ -217,7 +246,11 @@ export class PrivatePostgres {
   }
 
   #run(program, args) {
-    const { status, stdout, stderr } = this.#attempt(program, args);
+    return this.#must(program, this.#attempt(program, args));
+  }
+
+  /** What a program printed. Throws its last words where it failed. */
+  #must(program, { status, stdout, stderr }) {
     if (status !== 0) throw new Error(`${program} failed: ${(stderr || stdout).trim().split('\n').at(-1)}`);
     return stdout.trim();
   }

@@ -3,6 +3,7 @@ import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { build } from './build.mjs';
 import { installChromium, installPackages, installPostgres, stateFolder } from './install.mjs';
+import { PrivatePostgres } from './postgres.mjs';
 import { HOME, run, say } from './say.mjs';
 
 /**
@@ -17,6 +18,11 @@ const [chromium] = await Promise.all([installPostgres().then(installChromium), i
 const reports = join(stateFolder(), 'reports');
 rmSync(reports, { recursive: true, force: true });
 mkdirSync(reports, { recursive: true });
+
+// What every temporary database is copied from.
+const cluster = await PrivatePostgres.original();
+process.env.FIDENS_CLUSTER = cluster.folder;
+process.on('exit', () => cluster.remove());
 
 await texts();
 await units();

@@ -96,11 +96,11 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
   const hasWeight = parent.combine === 'weights';
   const own = parent.children.filter((child): child is Assessment => child.kind === 'assessment');
   const last = own.at(-1);
-  const { control, handleSubmit, reset, setFocus, formState } = useForm<Fields>({
+  const { control, handleSubmit, reset, formState } = useForm<Fields>({
     resolver: joiResolver(formSchema, JOI_OPTIONS),
     defaultValues: { ...EMPTY, ...likeLast(own) },
   });
-  const nextRow = useNextRow(setFocus, 'name');
+  const nextRow = useNextRow();
   const [added, setAdded] = useState<{ readonly what: string }>();
   const [pasted, setPasted] = useState<{ readonly text: string; readonly time: number }>();
   const [refused, setRefused] = useState<string>();
@@ -129,9 +129,10 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
       );
       setRefused(reason);
       if (reason !== undefined) return;
-      setAdded({ what: nodes.length > 1 ? `${nodes.length} pieces` : nodes[0]!.name });
-      reset({ ...EMPTY, possible, weight, part, day: dayAfter([...own, ...nodes]) });
-      nextRow();
+      nextRow.begin(() => {
+        setAdded({ what: nodes.length > 1 ? `${nodes.length} pieces` : nodes[0]!.name });
+        reset({ ...EMPTY, possible, weight, part, day: dayAfter([...own, ...nodes]) });
+      });
     })();
   const typed = useWatch({ control }) as Fields;
   const series = Number(typed.pieces) > 1 && formSchema.validate(typed).error === undefined;
@@ -149,7 +150,7 @@ export function PieceForm({ parent, edit, onDone }: PieceFormProps) {
         marginVertical: SPACE.s,
       }}
     >
-      <FormField control={control} name="name" label="Name" autoFocus {...enter} />
+      <FormField control={control} name="name" label="Name" autoFocus fieldRef={nextRow.first} {...enter} />
       <Row gap="s">
         <View style={{ flex: 1 }}>
           <FormField control={control} name="possible" label="Out of" inputMode="decimal" {...enter} />

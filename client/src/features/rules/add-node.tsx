@@ -44,12 +44,12 @@ const formSchema = Joi.object({
 /** A new category, or a piece that stands alone, by its name and weight; Enter adds it and makes room for the next. */
 export function AddNode({ parent, isRoot, edit, autoFocus = false }: AddNodeProps) {
   const c = useColours();
-  const { control, handleSubmit, reset, setFocus, setValue, formState } = useForm<Fields>({
+  const { control, handleSubmit, reset, setValue, formState } = useForm<Fields>({
     resolver: joiResolver(formSchema, JOI_OPTIONS),
     defaultValues: EMPTY,
     mode: 'onChange',
   });
-  const nextRow = useNextRow(setFocus, 'name');
+  const nextRow = useNextRow();
   const { kind = 'category', name = '' } = useWatch({ control });
   const wrongId = useId();
   const wrong = !!formState.errors.weight;
@@ -84,8 +84,7 @@ export function AddNode({ parent, isRoot, edit, autoFocus = false }: AddNodeProp
       if (fields.name.trim() === '') return;
       if (list) addAll(list);
       else addOne(fields);
-      reset();
-      nextRow();
+      nextRow.begin(reset);
     })();
   const field = { control, dense: true, onSubmitEditing: add, style: { backgroundColor: c.paper } };
   return (
@@ -96,6 +95,7 @@ export function AddNode({ parent, isRoot, edit, autoFocus = false }: AddNodeProp
           <FormField
             {...field}
             name="name"
+            fieldRef={nextRow.first}
             autoFocus={autoFocus}
             label={`Name of a new ${word}${inWhich}`}
             shown={kind === 'category' ? 'New category' : 'New piece'}

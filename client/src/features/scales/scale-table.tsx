@@ -1,11 +1,12 @@
 import { fromUnit, inUnit, isDecimal, rational, typedDecimal, type Band, type Scale } from '@fidens/core';
-import { useId } from 'react';
+import { useId, useRef } from 'react';
 import { useForm, useWatch, type ResolverResult } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
+import type { Focusable } from '@/ui/fields/focusable';
 import { FormField } from '@/ui/fields/form-field';
 import { KeptField } from '@/ui/fields/kept-field';
 import { NumberRule } from '@/ui/fields/number-rule';
@@ -140,12 +141,13 @@ function labelFault(text: string, others: readonly Band[]): string | undefined {
 /** The row of a band to come: its letter, then where it starts; Enter adds it and makes room for the next. */
 function NewBand({ scale, set }: Pick<ScaleTableProps, 'scale' | 'set'>) {
   const c = useColours();
-  const { control, handleSubmit, reset, setFocus, formState } = useForm({
+  const { control, handleSubmit, reset, formState } = useForm({
     resolver: (typed: TypedBand) => newBandFault(typed, scale),
     defaultValues: { label: '', from: '' },
     mode: 'onChange',
   });
-  const nextRow = useNextRow(setFocus, 'label');
+  const nextRow = useNextRow();
+  const cutOff = useRef<Focusable>(null);
   const { label = '', from = '' } = useWatch({ control });
   const { errors } = formState;
   const wrong = errors.label?.message ?? errors.from?.message;
@@ -153,15 +155,14 @@ function NewBand({ scale, set }: Pick<ScaleTableProps, 'scale' | 'set'>) {
   const add = () =>
     void handleSubmit((typed) => {
       if (typed.label === '') return;
-      if (typed.from === '') return setFocus('from');
+      if (typed.from === '') return cutOff.current?.focus();
       const bands = [
         ...scale.bands,
         { label: typed.label.trim(), from: fromUnit(typedDecimal(typed.from), scale) },
       ];
       bands.sort((a, b) => rational(b.from).compare(rational(a.from)));
       set({ ...scale, bands });
-      reset();
-      nextRow();
+      nextRow.begin(reset);
     })();
   const field = { control, dense: true, onSubmitEditing: add, saidAt: wrongId };
   const ground = { backgroundColor: c.paper };
@@ -172,6 +173,7 @@ function NewBand({ scale, set }: Pick<ScaleTableProps, 'scale' | 'set'>) {
           <FormField
             {...field}
             name="label"
+            fieldRef={nextRow.first}
             label="Letter of a new band"
             shown=""
             placeholder="New"
@@ -182,6 +184,7 @@ function NewBand({ scale, set }: Pick<ScaleTableProps, 'scale' | 'set'>) {
           <FormField
             {...field}
             name="from"
+            fieldRef={cutOff}
             label="Cut-off of a new band"
             shown=""
             inputMode="decimal"

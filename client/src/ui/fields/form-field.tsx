@@ -1,7 +1,8 @@
-import { useId, type ComponentProps } from 'react';
+import { useId, type ComponentProps, type RefObject } from 'react';
 import { Controller, type Control, type FieldValues, type Path } from 'react-hook-form';
 import { View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
+import type { Focusable } from './focusable';
 import { STAYS } from './stays';
 
 interface FormFieldProps<F extends FieldValues> extends Pick<
@@ -31,6 +32,8 @@ interface FormFieldProps<F extends FieldValues> extends Pick<
   hint?: string;
   /** The id of the words that say what is wrong with it, where those stand elsewhere. */
   saidAt?: string;
+  /** Where the field is kept while it is there, for who gives it the keyboard. */
+  fieldRef?: RefObject<Focusable | null>;
 }
 
 /** One field of a form: its label, its value and, below it, what would be right. */
@@ -42,6 +45,7 @@ export function FormField<F extends FieldValues>({
   subject = label,
   hint,
   saidAt,
+  fieldRef,
   ...input
 }: FormFieldProps<F>) {
   const saidId = useId();
@@ -54,7 +58,10 @@ export function FormField<F extends FieldValues>({
         return (
           <View>
             <TextInput
-              ref={ref}
+              ref={(field: Focusable | null) => {
+                ref(field);
+                if (fieldRef) fieldRef.current = field;
+              }}
               mode="outlined"
               label={shown}
               aria-label={label}

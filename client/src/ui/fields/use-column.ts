@@ -1,13 +1,10 @@
 import { useRef } from 'react';
-
-interface Field {
-  readonly focus: () => void;
-}
+import type { Focusable } from './focusable';
 
 /** A column of fields through which Enter leads down. */
 export interface Column {
   /** Where a field is kept while it is there. */
-  readonly ref: (id: string) => (field: Field | null) => void;
+  readonly ref: (id: string) => (field: Focusable | null) => void;
   /** Goes to the field after one; it stays where it is the last. */
   readonly next: (id: string) => void;
 }
@@ -20,7 +17,7 @@ function selectFocused(): void {
 
 /** @param order - the ids of the fields from the top down */
 export function useColumn(order: readonly string[]): Column {
-  const fields = useRef(new Map<string, Field>());
+  const fields = useRef(new Map<string, Focusable>());
   return {
     ref: (id) => (field) => {
       if (field) fields.current.set(id, field);

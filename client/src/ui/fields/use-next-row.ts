@@ -1,16 +1,23 @@
-import { useLayoutEffect, useState } from 'react';
-import type { FieldValues, Path, UseFormSetFocus } from 'react-hook-form';
+import { useCallback, useRef, type RefObject } from 'react';
+import { flushSync } from 'react-dom';
+import type { Focusable } from './focusable';
+
+interface NextRow {
+  /** Stays with the field in which every row begins. */
+  readonly first: RefObject<Focusable | null>;
+  /** Empties the form for the next row. */
+  readonly begin: (empty: () => void) => void;
+}
 
 /**
- * Gives a field the keyboard once its form was emptied for the next: the fields stand anew then, and only after that can one have it.
- *
- * @returns what is called beside `reset`
+ * A form that is filled row after row. The emptied form stands, and its first field has the keyboard, before the next key is read: whoever types on
+ * at once types into the next row, and whoever goes on at once to another field keeps the keyboard there.
  */
-export function useNextRow<F extends FieldValues>(setFocus: UseFormSetFocus<F>, field: Path<F>): () => void {
-  const [rows, setRows] = useState(0);
-  // With what is drawn, not after it: whoever goes on at once to another field keeps the keyboard there.
-  useLayoutEffect(() => {
-    if (rows > 0) setFocus(field);
-  }, [rows, setFocus, field]);
-  return () => setRows((before) => before + 1);
+export function useNextRow(): NextRow {
+  const first = useRef<Focusable>(null);
+  const begin = useCallback((empty: () => void) => {
+    flushSync(empty);
+    first.current?.focus();
+  }, []);
+  return { first, begin };
 }

@@ -1,0 +1,4 @@
+/** What the keyboard can be given to. */
+export interface Focusable {
+  readonly focus: () => void;
+}
