@@ -64,7 +64,7 @@ function namesOfPaper() {
 
 /** The router: what its index brings beside these is for phones' own tabs and headers. */
 function namesOfRouter() {
-  const hooks = ['useRouter', 'usePathname', 'useLocalSearchParams'];
+  const hooks = ['useRouter', 'usePathname', 'useLocalSearchParams', 'useGlobalSearchParams'];
   const at = (file, name) => ({ path: `expo-router/build/${file}`, name });
   return {
     ...Object.fromEntries(hooks.map((name) => [name, at('hooks', name)])),

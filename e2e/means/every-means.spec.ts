@@ -165,9 +165,12 @@ test('the focus never falls to nothing: from the door through pages, entries and
   await page.keyboard.press('Enter');
   await expect(heading('Term')).toBeFocused();
   await addSampleCourse(page);
+  await heading(/Coastal Ecology/).evaluate((head) => head.setAttribute('data-drawn', 'once'));
   for (const name of ['Reach', 'Rules', 'Working', 'Scores'] as const) {
     await openPage(page, name);
     await expect(heading(/Coastal Ecology/)).toBeFocused();
+    // The course is not drawn anew for another of its pages.
+    await expect(heading(/Coastal Ecology/)).toHaveAttribute('data-drawn', 'once');
   }
   await row(page, /^Tidal creek log/).click();
   const field = page.getByLabel('Score of Tidal creek log');

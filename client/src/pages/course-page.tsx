@@ -1,4 +1,4 @@
-import { useLocalSearchParams, usePathname } from 'expo-router';
+import { useGlobalSearchParams, useLocalSearchParams, usePathname } from 'expo-router';
 import { memo, useDeferredValue } from 'react';
 import { View } from 'react-native';
 import { WaitingRules } from '@/course-ui/effect-panel';
@@ -48,12 +48,16 @@ const BESIDE: Record<PageName, keyof typeof ASIDES> = {
 
 /** A course: one of its pages under its head; on a wide screen two, beside the term's courses. */
 export function CourseScreen() {
-  const { courseId, page } = useLocalSearchParams<{ courseId: string; page: string }>();
+  const { courseId } = useLocalSearchParams<{ courseId: string }>();
+  const { page } = useGlobalSearchParams<{ page?: string }>();
   const { data: course, error, isPending, refetch } = useCourse(courseId);
   if (error && !course)
     return <Failed what="This course" reason={reasonOf(error)} retry={() => void refetch()} />;
   if (isPending) return <Loading what="this course" />;
-  if (!course || !isPage(page)) return <Gone />;
+  if (!course) return <Gone />;
+  // An address without a page leads to one.
+  if (page === undefined) return null;
+  if (!isPage(page)) return <Gone />;
   return <Columns course={course} page={page} />;
 }
 
@@ -66,15 +70,15 @@ const Columns = memo(function Columns({ course, page }: { course: ShownCourse; p
   const columns = useColumns();
   const before = useDeferredValue(course);
   const told = before.id === course.id ? before : course;
-  const drawn = useSoon<PageName | undefined>(page, undefined);
+  const isDrawn = useSoon<PageName | undefined>(page, undefined) === page;
   if (!wide) {
     return (
       <InTerm termId={course.termId}>
         <OnPaper course={course} />
-        <Page title={titleOf(course, page)}>
+        <Page title={titleOf(course, page)} isDrawn={isDrawn}>
           <CourseHead course={told} page={page} />
-          {drawn !== 'rules' && <WaitingRules course={course} />}
-          {drawn && <Main key={course.id} course={course} page={drawn} />}
+          {page !== 'rules' && <WaitingRules course={course} />}
+          {isDrawn && <Main key={course.id} course={course} page={page} />}
         </Page>
       </InTerm>
     );
@@ -85,10 +89,10 @@ const Columns = memo(function Columns({ course, page }: { course: ShownCourse; p
       <View style={{ flex: 1, flexDirection: 'row' }}>
         <TermColumn chosen={course.id} />
         <View style={{ flex: 1 }}>
-          <Page title={titleOf(course, page)} most={columns.page}>
+          <Page title={titleOf(course, page)} isDrawn={isDrawn} most={columns.page}>
             <CourseHead course={told} page={page} />
-            {drawn !== 'rules' && <WaitingRules course={course} />}
-            {drawn && <Main key={course.id} course={course} page={drawn} />}
+            {page !== 'rules' && <WaitingRules course={course} />}
+            {isDrawn && <Main key={course.id} course={course} page={page} />}
           </Page>
         </View>
         <Aside label={`${BESIDE[page]}, beside`}>

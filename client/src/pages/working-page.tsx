@@ -9,7 +9,7 @@ import {
   type OutlookName,
   type Rational,
 } from '@fidens/core';
-import { useLocalSearchParams } from 'expo-router';
+import { useGlobalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { OtherGrades } from '@/course-ui/other-grades';
 import { WorkingSum } from '@/course-ui/working-sum';
@@ -39,7 +39,7 @@ const ASSUMES: Record<OutlookName, string> = {
 /** How a number came about, from the course down to one entry. */
 export function WorkingPage({ course, beside }: CoursePageProps) {
   const now = useNow();
-  const { outlook: asked } = useLocalSearchParams<{ outlook?: string }>();
+  const { outlook: asked } = useGlobalSearchParams<{ outlook?: string }>();
   const [outlook, setOutlook] = useState<OutlookName>(
     OUTLOOKS.find((name) => name === asked && !beside) ?? 'standing',
   );

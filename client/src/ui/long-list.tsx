@@ -1,5 +1,5 @@
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import { memo, useLayoutEffect, useRef, useState, type ReactNode, type RefObject } from 'react';
 import { View } from 'react-native';
 import { useScroller } from './page';
 
@@ -58,15 +58,10 @@ function OnlyInSight<R extends { readonly key: string }>({ rows, heightOf, row, 
     },
     overscan: 4,
     scrollMargin: top,
+    // Rows beyond the sight are there already: none is waited for while scrolling.
+    useFlushSync: false,
   });
-  // What stands above the list can change at any time.
-  // oxlint-disable-next-line react/exhaustive-deps
-  useLayoutEffect(() => {
-    if (!scroller || !list.current) return;
-    const now =
-      list.current.getBoundingClientRect().top - scroller.getBoundingClientRect().top + scroller.scrollTop;
-    if (Math.abs(now - top) > 1) setTop(now);
-  });
+  useTopIn(scroller, list, setTop);
   const items = virtual.getVirtualItems();
   const heldSize = items.find(({ index }) => index === heldAt)?.size;
   useLayoutEffect(() => {
@@ -94,4 +89,29 @@ function OnlyInSight<R extends { readonly key: string }>({ rows, heightOf, row, 
       ))}
     </div>
   );
+}
+
+/**
+ * How far down in what scrolls an element stands. What is above it can change at any time; it is measured where that has changed how high
+ * the page is, or the element itself, once these are laid out.
+ */
+function useTopIn(
+  scroller: HTMLElement | null,
+  element: RefObject<HTMLElement | null>,
+  tell: (top: number) => void,
+): void {
+  useLayoutEffect(() => {
+    if (!scroller || !element.current) return undefined;
+    const below = element.current;
+    const measure = () =>
+      tell(
+        Math.round(
+          below.getBoundingClientRect().top - scroller.getBoundingClientRect().top + scroller.scrollTop,
+        ),
+      );
+    measure();
+    const observer = new ResizeObserver(measure);
+    for (const each of [scroller.firstElementChild, below]) if (each) observer.observe(each);
+    return () => observer.disconnect();
+  }, [scroller, element, tell]);
 }

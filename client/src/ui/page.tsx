@@ -4,6 +4,7 @@ import {
   useContext,
   useEffect,
   useLayoutEffect,
+  useRef,
   useState,
   type ReactNode,
   type Ref,
@@ -23,11 +24,13 @@ interface PageProps {
   title: string;
   children: ReactNode;
   most?: number;
+  /** Whether all of it stands: before, it cannot be as far down as it was left. */
+  isDrawn?: boolean;
 }
 
 /** One scrolling page of a place; lines stay short enough to read on any screen. */
-export function Page({ title, children, most = 640 }: PageProps) {
-  const { view, scroller } = usePage(title);
+export function Page({ title, children, most = 640, isDrawn = true }: PageProps) {
+  const { view, scroller } = usePage(title, isDrawn);
   return (
     <Scroller value={scroller}>
       <ScrollView
@@ -46,11 +49,14 @@ export function Page({ title, children, most = 640 }: PageProps) {
  *
  * @returns what takes the view (its `ref`), and the element in which it scrolls once that is there
  */
-export function usePage(title: string): { view: Ref<ScrollView>; scroller: HTMLElement | null } {
+export function usePage(
+  title: string,
+  isDrawn = true,
+): { view: Ref<ScrollView>; scroller: HTMLElement | null } {
   const [view, setView] = useState<ScrollView | null>(null);
   const scroller = (view?.getScrollableNode() as HTMLElement | undefined) ?? null;
   useTitle(title);
-  useArrival(scroller);
+  useArrival(scroller, isDrawn);
   return { view: setView, scroller };
 }
 
@@ -102,36 +108,43 @@ export function useCameFromPage(): boolean {
  * Coming to a page: its heading takes the focus, where nothing in it has, so that a screen reader and the next Tab begin there; who comes
  * back finds it as far down as it was left.
  */
-function useArrival(scroller: HTMLElement | null): void {
+function useArrival(scroller: HTMLElement | null, isDrawn: boolean): void {
   const path = usePathname();
-  // As soon as the page is another, so that what it does itself is not noted for the one before.
-  useLayoutEffect(() => {
-    if (!scroller?.addEventListener) return undefined;
-    const note = () => left.set(path, scroller.scrollTop);
-    scroller.addEventListener('scroll', note, { passive: true });
-    return () => scroller.removeEventListener('scroll', note);
-  }, [scroller, path]);
+  /** How far down who has just come begins. */
+  const begins = useRef<number>(undefined);
   useLayoutEffect(() => {
     if (!scroller?.addEventListener) return;
-    const place = arriveAt(path);
-    if (place === undefined) return;
-    scrollDown(scroller, place);
-    requestAnimationFrame(() => {
-      // What is drawn later can have moved it.
-      if (place > 0) scrollDown(scroller, place);
-      focusHeading(scroller);
-    });
+    begins.current = arriveAt(path);
+    if (begins.current === undefined) return;
+    scrollDown(scroller, begins.current);
+    requestAnimationFrame(() => focusHeading(scroller));
   }, [scroller, path]);
+  // As soon as the page is another, so that what it does itself is not noted for the one before.
+  useLayoutEffect(() => {
+    if (!scroller?.addEventListener || !isDrawn) return undefined;
+    const place = begins.current;
+    begins.current = undefined;
+    // What is drawn later can have moved it.
+    const again = requestAnimationFrame(() => place && scrollDown(scroller, place));
+    if (place) scrollDown(scroller, place);
+    const note = () => left.set(path, scroller.scrollTop);
+    scroller.addEventListener('scroll', note, { passive: true });
+    return () => {
+      cancelAnimationFrame(again);
+      scroller.removeEventListener('scroll', note);
+    };
+  }, [scroller, path, isDrawn]);
 }
 
 function scrollDown(page: HTMLElement, place: number): void {
   page.scrollTop = place;
 }
 
-/** Gives the focus to a page's heading, unless something in the page has it. */
+/** Gives the focus to a page's heading, unless something in the page has it that is not the link which has led here. */
 function focusHeading(page: HTMLElement): void {
   const { activeElement } = document;
-  if (activeElement && activeElement !== document.body && page.contains(activeElement)) return;
+  const hasIt = activeElement && activeElement !== document.body && page.contains(activeElement);
+  if (hasIt && !activeElement.matches('a[aria-current="page"]')) return;
   const heading = page.querySelector<HTMLElement>('h1');
   if (!heading) return;
   heading.tabIndex = -1;

@@ -1,3 +1,4 @@
-import { later } from '@/shell/later';
-
-export default later('CourseScreen');
+/** The address of a page of a course, which the course itself draws. */
+export default function CoursePage() {
+  return null;
+}
