@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import type { PendingChange } from '@/data/sync/pending';
 import { useWaitingChanges } from '@/data/sync/queue';
 import { ask, askUnlessSame, once, reasonOf } from './api';
+import { sameList } from './same-list';
 import { remember, say } from './undo';
 
 /** A course as it is shown: which version of it the server has is nothing to any page. */
@@ -77,14 +78,8 @@ export function useCourses() {
   return { ...query, data: courses };
 }
 
-let list: readonly ShownCourse[] = [];
-
 /** The list as it was last shown, for as long as every course in it is shown as it was. */
-function asList(courses: readonly ShownCourse[]): readonly ShownCourse[] {
-  if (courses.length !== list.length || courses.some((course, index) => course !== list[index]))
-    list = courses;
-  return list;
-}
+const asList = sameList<ShownCourse>();
 
 /** Each document as it was last shown: as long as it stays, every screen goes on with the very same course. */
 const shown = new WeakMap<Course, ShownCourse>();

@@ -5,7 +5,6 @@ import { useNow } from '@/data/now';
 import { useTerms, useWorkedOn, type Term } from '@/data/terms';
 import { compute } from './computed';
 import { looseEndsOf } from './loose-ends';
-import { othersTurn } from './turn';
 
 /**
  * Whether what the term says of all courses has been computed once since Fidens was opened. It is done piece by piece, so that a slow phone
@@ -44,4 +43,16 @@ async function prepare(courses: readonly ShownCourse[], terms: readonly Term[], 
     }
   }
   return true;
+}
+
+/** Lets the browser do what waits, without waiting longer. */
+export function othersTurn(): Promise<void> {
+  return new Promise((resolve) => {
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = () => {
+      port1.close();
+      resolve();
+    };
+    port2.postMessage(undefined);
+  });
 }

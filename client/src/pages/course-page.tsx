@@ -21,7 +21,7 @@ import { Aside } from '@/ui/aside';
 import { Page } from '@/ui/page';
 import { Printed } from '@/ui/printed';
 import { Empty, Failed, Loading } from '@/ui/states';
-import { useSoon } from '@/ui/use-soon';
+import { useSoon } from '@/ui/soon';
 import { capital } from '@/wording/words';
 
 const PAGES = {

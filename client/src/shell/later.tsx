@@ -1,8 +1,8 @@
 import { queryOptions, useQuery, type QueryClient } from '@tanstack/react-query';
 import { createElement, useDeferredValue, type ComponentType, type FunctionComponent } from 'react';
-import { othersTurn } from '@/model/turn';
+import { othersTurn } from '@/model/prepared';
 import { Failed, Loading } from '@/ui/states';
-import { useSoon } from '@/ui/use-soon';
+import { useSoon } from '@/ui/soon';
 
 type Later = typeof import('./later-parts');
 type LaterComponent = {

@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from 'react';
+import { sameList } from '@/data/same-list';
 import { ChangeQueue, type Waiting } from './change-queue';
 import type { PendingChange } from './pending';
 
@@ -39,15 +40,9 @@ export function useWaiting(): readonly Waiting[] {
   return useSyncExternalStore(subscribe, now, now);
 }
 
-let changes: readonly PendingChange[] = [];
-
 /** The changes on their way: the same list for as long as it is the same changes, whatever becomes of each. */
-function changesNow(): readonly PendingChange[] {
-  const next = queue.waiting.map(({ change }) => change);
-  if (next.length !== changes.length || next.some((change, index) => change !== changes[index]))
-    changes = next;
-  return changes;
-}
+const asList = sameList<PendingChange>();
+const changesNow = () => asList(queue.waiting.map(({ change }) => change));
 
 /** The changes on their way to the server, in order, and again whenever there are others. */
 export function useWaitingChanges(): readonly PendingChange[] {
