@@ -83,10 +83,13 @@ function placeOf({ document, value, shown }: Discrepancy): number {
 
 function discrepancies(count: number, wanted: number): Discrepancy[] {
   const seeds = fc.array(fc.nat(99_999), { minLength: 5, maxLength: 5 });
-  return fc
-    .sample(seeds, { numRuns: wanted * 12, seed: 16 })
-    .flatMap((chosen) => discrepancy(chosen, count) ?? [])
-    .slice(0, wanted);
+  const found: Discrepancy[] = [];
+  for (const chosen of fc.sample(seeds, { numRuns: wanted * 12, seed: 16 })) {
+    const made = discrepancy(chosen, count);
+    if (made) found.push(made);
+    if (found.length === wanted) break;
+  }
+  return found;
 }
 
 describe('the true cause of a made discrepancy', () => {
@@ -136,7 +139,7 @@ describe('every explanation', () => {
           expect(showsAs(standing, courseLetters(plan), read.figure)).toBe(true);
         }
       }),
-      { numRuns: 120 * TIMES },
+      { numRuns: 70 * TIMES },
     );
   });
 

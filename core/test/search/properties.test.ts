@@ -25,7 +25,7 @@ import { category, course as sampleCourse, LETTERS, NOW, open as openPiece, scor
 
 /** How many times as many courses are tried as usual, for a long search (`CONTRIBUTING.md`). */
 const TIMES = Number(process.env['FIDENS_PROPERTY_TIMES'] ?? '1');
-const RUNS = 800 * TIMES;
+const RUNS = 500 * TIMES;
 
 const text = (value: Rational | null | undefined) => value?.toFraction() ?? null;
 
@@ -126,7 +126,7 @@ describe('on random courses', () => {
           }
         },
       ),
-      { numRuns: 120 * TIMES },
+      { numRuns: 80 * TIMES },
     );
   });
 
@@ -156,7 +156,7 @@ describe('on random courses', () => {
         expect(got.map(onlyMet)).toEqual(course.scale.bands.map((band) => walked(band, grades)));
         sinking += got.filter(({ gaps }) => gaps.length > 0).length;
       }),
-      { numRuns: 160 * TIMES, examples: [[SINKING]] },
+      { numRuns: 100 * TIMES, examples: [[SINKING]] },
     );
     expect(sinking).toBeGreaterThan(0);
   });
@@ -204,7 +204,7 @@ describe('on random courses', () => {
           solved += 1;
         },
       ),
-      { numRuns: 600 * TIMES },
+      { numRuns: 350 * TIMES },
     );
     expect(solved).toBeGreaterThan(50);
   });
@@ -265,7 +265,7 @@ describe('on random courses', () => {
           expect(near).toBeCloseTo(want.valueOf(), 9);
         }
       }),
-      { numRuns: 600 * TIMES },
+      { numRuns: 400 * TIMES },
     );
   });
 

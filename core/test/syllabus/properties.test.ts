@@ -17,6 +17,8 @@ function read(text: string): ReadSyllabus {
 }
 
 const claims = (text: string) => claimsOf(read(text)).sort();
+/** Of a text as it is, which many are held against. */
+const known = new Map(TEXTS.map(({ text }) => [text, claims(text)]));
 
 describe('what is claimed', () => {
   it('stands in the text: every fact has words, and a name is its words', () => {
@@ -50,7 +52,7 @@ describe('what is claimed', () => {
                 `${line.includes('  ') ? line : line.replace(/(?<=[\p{L}\d,;:]) (?=[\p{L}\d])/gu, () => (spaces[(at += 1) % 20] === '\u00A0' ? '\u00A0' : ' '))}${spaces[at % 20]}`,
             )
             .join(end);
-          expect(claims(`\n \n${spaced}${end}${end}`)).toEqual(claims(text));
+          expect(claims(`\n \n${spaced}${end}${end}`)).toEqual(known.get(text));
         },
       ),
     );
@@ -66,7 +68,7 @@ describe('what is claimed', () => {
     ],
     ['with spaces at its end', (line) => `${line}   `],
   ])('is the same where each line is %s', (_, made) => {
-    for (const { text } of TEXTS) expect(claims(text.split('\n').map(made).join('\n'))).toEqual(claims(text));
+    for (const { text } of TEXTS) expect(claims(text.split('\n').map(made).join('\n'))).toEqual(known.get(text));
   });
 
   it('is the same over a page head in the middle of a paragraph', () => {
@@ -156,7 +158,7 @@ describe('what is claimed', () => {
         const { course } = read(text);
         expect(checkCourse(JSON.parse(JSON.stringify(course)))).toMatchObject({ ok: true });
       }),
-      { numRuns: Number(process.env.FIDENS_PROPERTY_TIMES ?? 1) * 400 },
+      { numRuns: Number(process.env.FIDENS_PROPERTY_TIMES ?? 1) * 250 },
     );
   });
 });
