@@ -68,7 +68,8 @@ describe('what is claimed', () => {
     ],
     ['with spaces at its end', (line) => `${line}   `],
   ])('is the same where each line is %s', (_, made) => {
-    for (const { text } of TEXTS) expect(claims(text.split('\n').map(made).join('\n'))).toEqual(known.get(text));
+    for (const { text } of TEXTS)
+      expect(claims(text.split('\n').map(made).join('\n'))).toEqual(known.get(text));
   });
 
   it('is the same over a page head in the middle of a paragraph', () => {
