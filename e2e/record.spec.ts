@@ -95,6 +95,14 @@ async function piecesOf(page: Page, category: string): Promise<object[]> {
   return found?.kind === 'category' ? found.children : [];
 }
 
+/** A new student's sample course, with the form of a new piece open in its Seminar. */
+async function newPieceForm(page: Page) {
+  await signUp(page);
+  await addSampleCourse(page);
+  await page.getByRole('button', { name: 'Add a piece to Seminar' }).click();
+  return page.getByRole('form', { name: 'New piece in Seminar' });
+}
+
 test('pieces are typed one after another by keyboard alone, each like the one before; Escape ends it', async ({
   page,
 }) => {
@@ -127,10 +135,7 @@ test('pieces are typed one after another by keyboard alone, each like the one be
 test('who types on at once types into the next piece, and who goes on at once to another field keeps the keyboard there', async ({
   page,
 }) => {
-  await signUp(page);
-  await addSampleCourse(page);
-  await page.getByRole('button', { name: 'Add a piece to Seminar' }).click();
-  const form = page.getByRole('form', { name: 'New piece in Seminar' });
+  const form = await newPieceForm(page);
   await form.getByLabel('Name').fill('Salt marsh talk');
   // Keys that are pressed before any answer to those before.
   await Promise.all(['Enter', ...'Dune talk'].map((key) => page.keyboard.press(key)));
@@ -154,10 +159,7 @@ test('who types on at once types into the next piece, and who goes on at once to
 test('a list that is pasted becomes pieces after it was read back, extra credit and days included', async ({
   page,
 }) => {
-  await signUp(page);
-  await addSampleCourse(page);
-  await page.getByRole('button', { name: 'Add a piece to Seminar' }).click();
-  const form = page.getByRole('form', { name: 'New piece in Seminar' });
+  const form = await newPieceForm(page);
   await form.getByLabel('Name').evaluate((field) => {
     const clipboardData = new DataTransfer();
     clipboardData.setData('text/plain', 'Essay 1, 50, 2 Nov\nEssay 2, 40, tba\nMap, 5, extra credit');
