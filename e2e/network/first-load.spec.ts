@@ -1,5 +1,7 @@
 import type { Page } from '@playwright/test';
-import { addSampleCourse, expect, record, settled, signUp, test } from '../fidens';
+import { readdirSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { addSampleCourse, APPLICATION, expect, record, settled, signUp, test } from '../fidens';
 
 /** Bytes on the wire, compressed as they are sent, that a first visit may take before anything is asked for. */
 const BUDGET = { scripts: 300_000, fonts: 80_000, page: 3_000 };
@@ -37,6 +39,15 @@ test('a first visit stays within its bytes', async ({ page }) => {
     expect(bytes[kind], kind).toBeGreaterThan(0);
     expect(bytes[kind], kind).toBeLessThan(BUDGET[kind]);
   }
+});
+
+test('all that a device keeps of the application stays within its bytes', () => {
+  // What a package brings along unseen, or comes in twice, is a tenth of it at once.
+  const scripts = join(APPLICATION, '_expo/static/js/web');
+  const sent = readdirSync(scripts).filter((name) => name.endsWith('.js.br'));
+  const bytes = sent.reduce((sum, name) => sum + statSync(join(scripts, name)).size, 0);
+  expect(bytes).toBeGreaterThan(1_000_000);
+  expect(bytes).toBeLessThan(1_700_000);
 });
 
 test('who is here, the terms and the courses are asked once each', async ({ page }) => {

@@ -52,7 +52,7 @@ function textOf(cell: CellObject | undefined): string {
   if (cell.v instanceof Date) return dayText(cell.v);
   if (typeof cell.v !== 'number') return String(cell.v);
   const format = String(cell.z ?? '');
-  if (FORMATS.is_date(format)) return serialText(cell.v);
+  if (formats().is_date(format)) return serialText(cell.v);
   return format.includes('%') ? `${plain(cell.v * 100)}%` : plain(cell.v);
 }
 
@@ -70,15 +70,19 @@ interface DateCode {
   readonly M: number;
 }
 
-/** What the package tells of number formats, which it has no types for. */
-const FORMATS = SSF as {
-  readonly is_date: (format: string) => boolean;
-  readonly parse_date_code: (serial: number) => DateCode;
-};
+/**
+ * What the package tells of number formats, which it has no types for. It is asked for where it is used: a name of this module's that stands for
+ * one of an import's is looked up a second way in the bundle, and the package would be in it twice.
+ */
+const formats = () =>
+  SSF as {
+    readonly is_date: (format: string) => boolean;
+    readonly parse_date_code: (serial: number) => DateCode;
+  };
 
 /** A day by its number since the last but one of 1899, and its time where it has one: as the clock on the wall shows it. */
 function serialText(serial: number): string {
-  const { y, m, d, H, M } = FORMATS.parse_date_code(Math.round(serial * 86_400) / 86_400);
+  const { y, m, d, H, M } = formats().parse_date_code(Math.round(serial * 86_400) / 86_400);
   return wallText(y, m, d, H, M);
 }
 

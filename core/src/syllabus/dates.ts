@@ -1,4 +1,4 @@
-import { en } from 'chrono-node';
+import * as en from 'chrono-node/en';
 import { momentText } from '../numbers/decimal';
 import { NO_DUE, SPEAKS_DUE } from './english/dates';
 import { Mentions } from './mentions';
