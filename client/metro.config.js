@@ -24,7 +24,7 @@ config.transformer.getTransformOptions = async () => ({ transform: { inlineRequi
 // What packages bring along and no page of ours comes to stays out of what browsers load.
 config.resolver.resolveRequest = (context, name, platform) => {
   const found = context.resolveRequest(context, name, platform);
-  return platform === 'web' && !context.dev ? leftOut(found) : found;
+  return platform === 'web' && !context.dev ? leftOut(found, context.originModulePath) : found;
 };
 
 // What was made of a file is made anew when imports lead elsewhere (bundle/direct-imports.js).

@@ -66,21 +66,31 @@ const INSTEAD = {
   // What older browsers spelled otherwise: none that runs this needs it, and each value of each style would be looked at.
   'inline-style-prefixer/lib/plugins/crossFade.js': NOTHING,
   'inline-style-prefixer/lib/plugins/imageSet.js': NOTHING,
+  'react-native-web/dist/exports/StyleSheet/index.js': join(__dirname, 'web/style-sheet.js'),
+  'react-native-web/dist/exports/Text/index.js': join(__dirname, 'web/text.js'),
+  'react-native-web/dist/exports/View/index.js': join(__dirname, 'web/view.js'),
   'react-native-web/dist/exports/render/index.js': join(__dirname, 'render.js'),
+  'react-native-web/dist/modules/createDOMProps/index.js': join(__dirname, 'web/dom-props.js'),
+  // Copying and leaving out, which all of the packages above do for each element.
+  '@babel/runtime/helpers/esm/objectSpread2.js': join(__dirname, 'web/spread.js'),
+  '@babel/runtime/helpers/esm/objectWithoutPropertiesLoose.js': join(__dirname, 'web/without.js'),
+  '@babel/runtime/helpers/objectSpread2.js': join(__dirname, 'web/spread.js'),
+  '@babel/runtime/helpers/objectWithoutPropertiesLoose.js': join(__dirname, 'web/without.js'),
 };
 
 const endOf = (ends, file) => ends.find((end) => file.endsWith(`/node_modules/${end}`));
 
 /**
- * A file that was found, or what is taken instead of it.
+ * A file that was found, or what is taken instead of it: what stands in the place of a file may use that one itself.
  *
  * @param found - a resolution of Metro's
+ * @param from - the file that asks for it
  */
-function leftOut(found) {
+function leftOut(found, from) {
   if (found.type !== 'sourceFile') return found;
   if (endOf(LEFT_OUT, found.filePath)) return { type: 'empty' };
-  const instead = endOf(Object.keys(INSTEAD), found.filePath);
-  return instead ? { ...found, filePath: INSTEAD[instead] } : found;
+  const instead = INSTEAD[endOf(Object.keys(INSTEAD), found.filePath)];
+  return instead && instead !== from ? { ...found, filePath: instead } : found;
 }
 
 module.exports = { leftOut };
