@@ -103,11 +103,11 @@ const Columns = memo(function Columns({ course, page }: { course: ShownCourse; p
   );
 });
 
-/** A page of a course. */
-function Main({ course, page }: { course: ShownCourse; page: PageName }) {
+/** A page of a course; as long as that is the same, whatever becomes of what stands around it. */
+const Main = memo(function Main({ course, page }: { course: ShownCourse; page: PageName }) {
   const Shown = PAGES[page];
   return <Shown course={course} />;
-}
+});
 
 /** "Coastal Ecology – Reach" */
 function titleOf({ document }: ShownCourse, page: PageName): string {
@@ -129,9 +129,13 @@ function OnPaper({ course }: { course: ShownCourse }) {
 
 /** What stands at the side follows what is worked on as soon as there is time, and never holds it up. */
 function Beside({ course, page }: { course: ShownCourse; page: keyof typeof ASIDES }) {
-  const Other = ASIDES[page];
-  return <Other course={useDeferredValue(course)} beside />;
+  return <Other course={useDeferredValue(course)} page={page} />;
 }
+
+const Other = memo(function Other({ course, page }: { course: ShownCourse; page: keyof typeof ASIDES }) {
+  const Shown = ASIDES[page];
+  return <Shown course={course} beside />;
+});
 
 function Gone() {
   return (

@@ -1,5 +1,5 @@
 import { headlinePhrases } from '@fidens/core';
-import { useDeferredValue } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import { Ruler } from '@/course-ui/ruler';
 import { useNow } from '@/data/now';
 import { ChanceView } from '@/features/chances/chance-view';
@@ -26,11 +26,13 @@ export function ReachPage({ course, beside = false }: CoursePageProps) {
   const now = useNow();
   const rehearsal = useRehearsal(course);
   const isRehearsing = !beside && rehearsal.tries.length > 0;
-  const shown = isRehearsing ? rehearsal.course : course;
+  const asked = useMemo(
+    () => ({ shown: isRehearsing ? rehearsal.course : course, isTried: isRehearsing }),
+    [isRehearsing, rehearsal.course, course],
+  );
+  // The bar answers each key; the rest follows as soon as there is time, a few milliseconds at a time.
+  const { shown, isTried } = useDeferredValue(asked);
   const computed = compute(shown.document, now);
-  // What takes longer than a key may follows as soon as there is time.
-  const later = useDeferredValue(shown);
-  const laterComputed = compute(later.document, now);
   if (computed.reach.length === 0 && !isRehearsing) {
     return (
       <Empty title="Nothing to reach yet">
@@ -46,19 +48,19 @@ export function ReachPage({ course, beside = false }: CoursePageProps) {
       {isRehearsing && <RehearsalBar course={course} rehearsal={rehearsal} />}
       <Answers computed={computed} courseId={course.id} />
       {!isRehearsing && <TargetChoice course={course} />}
-      {!isOver && <FourOutlooks computed={computed} courseId={isRehearsing ? undefined : course.id} />}
-      <HalvesReach course={later} />
+      {!isOver && <FourOutlooks computed={computed} courseId={isTried ? undefined : course.id} />}
+      <HalvesReach course={shown} />
       <RehearsalPanel course={course} set={rehearsal.set} />
       <RehearsalCompare course={course} replace={rehearsal.replace} />
-      <AloneView computed={laterComputed} />
-      <SwingBars computed={laterComputed} />
-      <ChanceView course={later.document} record={course.document} />
+      <AloneView computed={computed} />
+      <SwingBars computed={computed} />
+      <ChanceView course={shown.document} record={course.document} />
     </Stack>
   );
 }
 
 /** The words, the cut-offs and what each letter takes. */
-function Answers({ computed, courseId }: { computed: Computed; courseId: string }) {
+const Answers = memo(function Answers({ computed, courseId }: { computed: Computed; courseId: string }) {
   const extent = useExtent(computed.course);
   return (
     <Stack gap="xl">
@@ -76,7 +78,7 @@ function Answers({ computed, courseId }: { computed: Computed; courseId: string 
       <EveryLetter computed={computed} extent={extent} />
     </Stack>
   );
-}
+});
 
 /** Which of what is open is meant as handed in today. */
 function LateNote({ computed }: { computed: Computed }) {

@@ -35,7 +35,13 @@ export function isPage(name: string): name is PageName {
 }
 
 /** What stays in sight on every page of a course: letter, standing, ribbon, and the way to its pages. */
-export function CourseHead({ course, page }: { course: ShownCourse; page: PageName }) {
+export const CourseHead = memo(function CourseHead({
+  course,
+  page,
+}: {
+  course: ShownCourse;
+  page: PageName;
+}) {
   const c = useColours();
   const now = useNow();
   const wide = useIsWide();
@@ -107,7 +113,7 @@ export function CourseHead({ course, page }: { course: ShownCourse; page: PageNa
       <CourseTabs courseId={course.id} page={page} />
     </Stack>
   );
-}
+});
 
 /** The first sentence of what the numbers say; it follows a change as soon as there is time. */
 function HeadWords({ document }: { document: Course }) {

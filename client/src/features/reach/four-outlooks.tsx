@@ -1,5 +1,6 @@
 import { OUTLOOKS, type OutlookName } from '@fidens/core';
 import { Link } from 'expo-router';
+import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import type { Computed } from '@/model/computed';
 import { Row, Stack } from '@/ui/box';
@@ -21,7 +22,7 @@ interface FourOutlooksProps {
 }
 
 /** The four answers to "where do I stand", side by side; each opens its working. */
-export function FourOutlooks({ computed, courseId }: FourOutlooksProps) {
+export const FourOutlooks = memo(function FourOutlooks({ computed, courseId }: FourOutlooksProps) {
   return (
     <Stack gap="s">
       <SectionTitle>Four outlooks</SectionTitle>
@@ -54,7 +55,7 @@ export function FourOutlooks({ computed, courseId }: FourOutlooksProps) {
       </Row>
     </Stack>
   );
-}
+});
 
 /** Two beside each other on a phone, four where there is room. */
 const PLACE = { flexGrow: 1, flexBasis: 132 } as const;

@@ -14,7 +14,13 @@ import type { RehearsalNow } from './rehearsal';
 import { triesWords } from './rehearsal-panel';
 
 /** What stays in sight while something is tried: that it is no record, what it does, and the one tap that throws it away. */
-export function RehearsalBar({ course, rehearsal }: { course: ShownCourse; rehearsal: RehearsalNow }) {
+export const RehearsalBar = memo(function RehearsalBar({
+  course,
+  rehearsal,
+}: {
+  course: ShownCourse;
+  rehearsal: RehearsalNow;
+}) {
   const now = useNow();
   const before = compute(course.document, now);
   const after = compute(rehearsal.course.document, now);
@@ -41,7 +47,7 @@ export function RehearsalBar({ course, rehearsal }: { course: ShownCourse; rehea
       )}
     </Panel>
   );
-}
+});
 
 /** The same whatever is tried. */
 const Head = memo(function Head({ replace }: Pick<RehearsalNow, 'replace'>) {

@@ -39,5 +39,8 @@ export function useRehearsal(course: ShownCourse): RehearsalNow {
     () => (rehearsed.course === document ? course : { ...course, document: rehearsed.course }),
     [course, document, rehearsed],
   );
-  return { tries, course: shown, gone: rehearsed.gone, set, replace };
+  return useMemo(
+    () => ({ tries, course: shown, gone: rehearsed.gone, set, replace }),
+    [tries, shown, rehearsed.gone, set, replace],
+  );
 }
