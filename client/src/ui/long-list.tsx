@@ -70,26 +70,39 @@ function OnlyInSight<R extends { readonly key: string }>({ rows, heightOf, row, 
     // oxlint-disable-next-line react/exhaustive-deps
   }, [held, heldSize]);
   return (
-    <div ref={list} style={{ position: 'relative', height: virtual.getTotalSize(), overflowAnchor: 'none' }}>
-      {items.map(({ key, index, start }) => (
-        <div
+    <div
+      ref={list}
+      style={{ height: virtual.getTotalSize(), contain: 'size layout style', overflowAnchor: 'none' }}
+    >
+      {items.map(({ key, index, start }, at) => (
+        <Placed
           key={key}
-          ref={virtual.measureElement}
-          data-index={index}
-          style={{
-            position: 'absolute',
-            left: 0,
-            right: 0,
-            top: 0,
-            transform: `translateY(${start - top}px)`,
-          }}
-        >
-          <Drawn of={rows[index]!} row={row as DrawnProps['row']} />
-        </div>
+          of={rows[index]!}
+          row={row as DrawnProps['row']}
+          index={index}
+          below={start - (items[at - 1]?.end ?? top)}
+          measure={virtual.measureElement}
+        />
       ))}
     </div>
   );
 }
+
+interface PlacedProps extends DrawnProps {
+  index: number;
+  /** How far below the row that is drawn before it, or the list's top. */
+  below: number;
+  measure: (element: HTMLElement | null) => void;
+}
+
+/** A row where it belongs: those that are drawn follow one another, and one that grows moves the rest at once. */
+const Placed = memo(function Placed({ index, below, measure, ...drawn }: PlacedProps) {
+  return (
+    <div ref={measure} data-index={index} style={{ marginTop: below }}>
+      <Drawn {...drawn} />
+    </div>
+  );
+});
 
 /**
  * How far down in what scrolls an element stands. What is above it can change at any time; it is measured where that has changed how high
