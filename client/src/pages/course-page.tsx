@@ -1,5 +1,5 @@
 import { useGlobalSearchParams, useLocalSearchParams, usePathname } from 'expo-router';
-import { memo, useDeferredValue } from 'react';
+import { memo, useDeferredValue, useState } from 'react';
 import { View } from 'react-native';
 import { WaitingRules } from '@/course-ui/effect-panel';
 import { reasonOf } from '@/data/api';
@@ -18,6 +18,7 @@ import { ScoresPage } from '@/pages/scores-page';
 import { WorkingPage } from '@/pages/working-page';
 import { useColumns, useIsWide } from '@/theme/layout';
 import { Aside } from '@/ui/aside';
+import { Kept } from '@/ui/kept';
 import { Page } from '@/ui/page';
 import { Printed } from '@/ui/printed';
 import { Empty, Failed, Loading } from '@/ui/states';
@@ -70,7 +71,8 @@ const Columns = memo(function Columns({ course, page }: { course: ShownCourse; p
   const columns = useColumns();
   const before = useDeferredValue(course);
   const told = before.id === course.id ? before : course;
-  const isDrawn = useSoon<PageName | undefined>(page, undefined) === page;
+  const { kept, isDrawn } = usePages(course.id, page);
+  const main = <Pages course={course} page={page} kept={kept} isDrawn={isDrawn} />;
   if (!wide) {
     return (
       <InTerm termId={course.termId}>
@@ -78,7 +80,7 @@ const Columns = memo(function Columns({ course, page }: { course: ShownCourse; p
         <Page title={titleOf(course, page)} isDrawn={isDrawn}>
           <CourseHead course={told} page={page} />
           {page !== 'rules' && <WaitingRules course={course} />}
-          {isDrawn && <Main key={course.id} course={course} page={page} />}
+          {main}
         </Page>
       </InTerm>
     );
@@ -92,7 +94,7 @@ const Columns = memo(function Columns({ course, page }: { course: ShownCourse; p
           <Page title={titleOf(course, page)} isDrawn={isDrawn} most={columns.page}>
             <CourseHead course={told} page={page} />
             {page !== 'rules' && <WaitingRules course={course} />}
-            {isDrawn && <Main key={course.id} course={course} page={page} />}
+            {main}
           </Page>
         </View>
         <Aside label={`${BESIDE[page]}, beside`}>
@@ -102,6 +104,43 @@ const Columns = memo(function Columns({ course, page }: { course: ShownCourse; p
     </InTerm>
   );
 });
+
+/** Pages between which one goes to and fro: they stay as they were left. */
+const KEPT: readonly PageName[] = ['scores', 'reach'];
+
+/**
+ * Which page of a course stands, and which others that were come to are kept.
+ *
+ * @returns whether the page that was come to stands already: it is drawn a few milliseconds at a time
+ */
+function usePages(courseId: string, page: PageName): { kept: readonly PageName[]; isDrawn: boolean } {
+  const drawn = useSoon<PageName | undefined>(page, undefined);
+  const [{ of, kept }, setKept] = useState({ of: courseId, kept: [] as readonly PageName[] });
+  const there = of === courseId ? kept : [];
+  if (drawn !== undefined && KEPT.includes(drawn) && !there.includes(drawn))
+    setKept({ of: courseId, kept: [...there, drawn] });
+  return { kept: there, isDrawn: drawn === page || there.includes(page) };
+}
+
+interface PagesProps {
+  course: ShownCourse;
+  page: PageName;
+  kept: readonly PageName[];
+  isDrawn: boolean;
+}
+
+function Pages({ course, page, kept, isDrawn }: PagesProps) {
+  return (
+    <>
+      {kept.map((name) => (
+        <Kept key={`${course.id} ${name}`} isShown={name === page}>
+          <Main course={course} page={name} />
+        </Kept>
+      ))}
+      {isDrawn && !kept.includes(page) && <Main key={course.id} course={course} page={page} />}
+    </>
+  );
+}
 
 /** A page of a course; as long as that is the same, whatever becomes of what stands around it. */
 const Main = memo(function Main({ course, page }: { course: ShownCourse; page: PageName }) {
