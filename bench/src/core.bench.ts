@@ -18,7 +18,6 @@ import {
   rehearse,
   ribbon,
   setting,
-  solveLargest,
   statusOf,
   swings,
   Variation,
@@ -124,7 +123,7 @@ function rehearsed(course: Course): unknown {
   const entry = { status: 'scored', score: { points: '1' } } as const;
   const from = outlooks(rehearse(course, [{ id: piece.id, entry }]).course, NOW);
   const bands = reach(from);
-  return [ribbon(from), headline(from, bands, solveLargest(from))];
+  return [ribbon(from), headline(from, bands)];
 }
 
 /** The figure of a school that left a digit of the first score out. */

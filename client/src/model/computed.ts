@@ -91,7 +91,7 @@ export function compute(course: Course, now: string): Computed {
       return once(this, 'leads', () => weightingLeads(found));
     },
     get headline() {
-      return once(this, 'headline', () => headline(found, this.reach, this.alone));
+      return once(this, 'headline', () => headline(found, this.reach));
     },
   };
   known.set(course, computed);

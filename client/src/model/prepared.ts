@@ -34,7 +34,6 @@ async function prepare(courses: readonly ShownCourse[], terms: readonly Term[], 
       computed,
       () => looseEndsOf(course, now, term),
       () => computed().reach,
-      () => computed().alone,
       () => computed().headline,
     ];
     for (const piece of pieces) {

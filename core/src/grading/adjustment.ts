@@ -14,6 +14,11 @@ export interface Adjustment<N> {
   readonly round: Rounding<N> | undefined;
 }
 
+/** Whether anything is done to a value. */
+export function isAdjusting({ curve, penalty, cap, round }: Adjustment<Rational>): boolean {
+  return (curve ?? penalty ?? cap ?? round) !== undefined;
+}
+
 /** A value of a piece as it counts. */
 export function adjusted<N>(value: N, handling: Adjustment<N>, a: Arithmetic<N>): N {
   return afterCurve(curved(value, handling, a), handling, a);

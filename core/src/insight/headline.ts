@@ -6,7 +6,7 @@ import { decimalText, fractionOfPercent, rational, roundToStep } from '../number
 import { pointsToGo } from '../search/points-to-go';
 import type { BandReach, Gap, Met } from '../search/reach';
 import type { Goal } from '../search/trial';
-import type { Alone } from '../search/solve';
+import { solveLargest } from '../search/solve';
 import { deciding, requirementTake, type RequirementTake } from './requirement-take';
 
 /** What one piece alone must bring for a band. */
@@ -66,9 +66,8 @@ export interface Phrase {
  * reached, else the best that is sure.
  *
  * @param bands - what `reach` says of the course's goals
- * @param alone - what `solveLargest` says
  */
-export function headline(from: Outlooks, bands: readonly BandReach[], alone: Alone | undefined): Headline {
+export function headline(from: Outlooks, bands: readonly BandReach[]): Headline {
   const goal = goalOf(from, bands);
   if (!goal) return { kind: 'no value' };
   const { band } = goal;
@@ -105,7 +104,7 @@ export function headline(from: Outlooks, bands: readonly BandReach[], alone: Alo
     extraOnly: gone.filter((goal) => isInCeiling(from, goal)),
     secured: below.find(({ state }) => state === 'secured')?.band,
     points: togo && { more: decimalText(togo.more(band), 6), open: togo.open },
-    alone: takeOf(alone, band),
+    alone: takeOf(from, band),
     promised,
   };
 }
@@ -159,8 +158,10 @@ export function shownLevel({ level, holds }: Met): string {
   return decimalText(roundToStep(rational(level!), rational('0.1'), 'up'), 1);
 }
 
-function takeOf(alone: Alone | undefined, band: Goal): PieceTake | undefined {
-  const answer = alone?.bands.find((entry) => entry.band === band);
+/** What the open piece that can move the course most must bring alone for a band. */
+function takeOf(from: Outlooks, band: Goal): PieceTake | undefined {
+  const alone = solveLargest(from, [band]);
+  const [answer] = alone?.bands ?? [];
   if (answer?.state !== 'reachable' || !answer.holds) return undefined;
   const { name, possible } = alone!.piece;
   return { name, score: answer.level!, possible };

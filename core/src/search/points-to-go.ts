@@ -1,3 +1,4 @@
+import { isAdjusting } from '../grading/adjustment';
 import { lettersOf, thresholdOf } from '../grading/letter';
 import type { Outlooks } from '../grading/outlook';
 import type { PlannedCategory, PlannedNode } from '../grading/plan';
@@ -31,8 +32,7 @@ export interface PointsToGo {
 export function pointsToGo({ plan, floor, supposing }: Outlooks): PointsToGo | undefined {
   const unknowns = plan.pieces.filter(isUnknown);
   if (unknowns.length === 0 || !floor.worth || !isPooled(plan.root)) return undefined;
-  if (unknowns.some(({ handling: { curve, penalty, cap, round } }) => curve ?? penalty ?? cap ?? round))
-    return undefined;
+  if (unknowns.some(({ handling }) => isAdjusting(handling))) return undefined;
   // What is assumed stays as it is assumed; extra credit that is open brings nothing.
   const { numerator: above, denominator: below } = supposing(({ assumed }) => assumed ?? ZERO);
   const letters = lettersOf(plan.course.scale);

@@ -38,13 +38,17 @@ export function potentials(from: Outlooks): Potentials | undefined {
   const { bands } = plan.course.scale;
   const own = bands.indexOf(letterOf(forecast, courseLetters(plan))!.band);
   const next = bands[own - 1];
-  const found = swings(from).flatMap(({ id, points }): Potential[] => {
+  const known = new Map<string, string | undefined>();
+  const found = swings(from).flatMap(({ id, points, alike }): Potential[] => {
     const piece = plan.pieces.find((candidate) => candidate.id === id)!;
     const { name, size, source } = piece;
     const likely = forecastOf(piece);
     if (!piece.takesPart || !likely) return [];
     const usual = likely.mul(size);
-    const needs = next && leastOf(from, id, next);
+    // The same for those that could be exchanged, if they are scored in the same steps; a requirement can name one of them.
+    const kind = alike && plan.requirements.length === 0 ? `${alike} ${source!.step}` : undefined;
+    const needs = kind !== undefined && known.has(kind) ? known.get(kind) : next && leastOf(from, id, next);
+    if (kind !== undefined) known.set(kind, needs);
     const rise = needs === undefined ? undefined : rational(needs).sub(usual).div(size).mul(HUNDRED);
     return [{ id, name, swing: points, usual, possible: source!.possible, needs, rise }];
   });

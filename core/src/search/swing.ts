@@ -1,4 +1,4 @@
-import { adjusted } from '../grading/adjustment';
+import { adjusted, isAdjusting } from '../grading/adjustment';
 import type { Derivation } from '../grading/combine';
 import type { Outlooks } from '../grading/outlook';
 import type { PlannedNode, PlannedPiece } from '../grading/plan';
@@ -13,6 +13,8 @@ export interface Swing {
   readonly id: string;
   /** Percent points of the course between the piece at full marks and at 0. */
   readonly points: Rational;
+  /** The same for pieces of which any two could be exchanged and no number would change; nothing where that is not known. */
+  readonly alike: string | undefined;
 }
 
 /** The open piece that can move the course most; the earlier of equal ones. Nothing where there is no forecast. */
@@ -46,7 +48,7 @@ function swingsIn(root: Derivation, derivation: Derivation, lift: Lift): Swing[]
       return lift(own.with((index) => (own.slots[index] === child ? worth : own.still(index)), by).worth);
     };
     if (node.kind === 'category') return swingsIn(root, child.derivation!, courseWith);
-    if (replacesElsewhere(node)) return [{ id: node.id, points: swingBy(root, node) }];
+    if (replacesElsewhere(node)) return [{ id: node.id, points: swingBy(root, node), alike: undefined }];
     const high = adjusted(ONE, node.handling, exact);
     const low = adjusted(ZERO, node.handling, exact);
     const key = [child.own?.value, high, low].map((value) => value?.toFraction()).join(' ');
@@ -55,7 +57,8 @@ function swingsIn(root: Derivation, derivation: Derivation, lift: Lift): Swing[]
       alike?.get(key) ??
       swingBetween(courseWith({ value: low, size: node.size }), courseWith({ value: high, size: node.size }));
     alike?.set(key, points);
-    return [{ id: node.id, points }];
+    const isPlain = alike && !isAdjusting(node.handling);
+    return [{ id: node.id, points, alike: isPlain ? `${derivation.category.id} ${key}` : undefined }];
   });
 }
 

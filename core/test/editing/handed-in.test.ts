@@ -3,7 +3,7 @@ import { handedInNow } from '../../src/editing/handed-in';
 import { outlooks } from '../../src/grading/outlook';
 import { extentOf, headline, headlinePhrases } from '../../src/insight/headline';
 import { reach } from '../../src/search/reach';
-import { solve, solveLargest } from '../../src/search/solve';
+import { solve } from '../../src/search/solve';
 import { category, course, open, scored } from '../sample';
 
 const NOW = '2026-10-20T12:00:00Z';
@@ -57,7 +57,7 @@ describe('work that is past due under a late rule', () => {
 describe('words about what is sure', () => {
   const say = (document: Course, extent = extentOf(document)) => {
     const found = outlooks(document, NOW);
-    return headlinePhrases(headline(found, reach(found), solveLargest(found)), extent)
+    return headlinePhrases(headline(found, reach(found)), extent)
       .map(({ text }) => text)
       .join('');
   };

@@ -4,7 +4,6 @@ import { bandOf, lettersOf } from '../../src/grading/letter';
 import { outlooks } from '../../src/grading/outlook';
 import { headline, headlinePhrases, isInCeiling } from '../../src/insight/headline';
 import { goalsOf, reach } from '../../src/search/reach';
-import { solveLargest } from '../../src/search/solve';
 import { randomCourse } from '../random-course';
 import { course, LETTERS, NOW, open, scored } from '../sample';
 
@@ -13,7 +12,7 @@ const weights = { combine: 'weights' } as const;
 function headlineOf(document: Course) {
   const found = outlooks(document, NOW);
   const goals = goalsOf(document);
-  return headline(found, reach(found, goals), solveLargest(found, goals));
+  return headline(found, reach(found, goals));
 }
 
 function say(document: Course): string {

@@ -5,7 +5,6 @@ import { chance } from '../../src/insight/chance';
 import { headline, headlinePhrases } from '../../src/insight/headline';
 import { weightingLeads } from '../../src/insight/weighting-lead';
 import { reach } from '../../src/search/reach';
-import { solveLargest } from '../../src/search/solve';
 import { category, course, NOW, open, scored } from '../sample';
 
 const logs = category(
@@ -26,7 +25,7 @@ const withNeeds = (requirements: Requirement[], fields: Partial<Course> = {}) =>
 
 function words(document: Course): string {
   const from = outlooks(document, NOW);
-  const found = headline(from, reach(from), solveLargest(from));
+  const found = headline(from, reach(from));
   return headlinePhrases(found, 'whole')
     .map(({ text }) => text)
     .join('');

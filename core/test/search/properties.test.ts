@@ -15,6 +15,7 @@ import { ribbon } from '../../src/insight/ribbon';
 import { exact, floating } from '../../src/numbers/arithmetic';
 import type { Rational } from '../../src/numbers/rational';
 import { Rises } from '../../src/search/monotone';
+import { potentials } from '../../src/search/potential';
 import { reach, reachAlong, type BandReach } from '../../src/search/reach';
 import { solve } from '../../src/search/solve';
 import { swings, type Swing } from '../../src/search/swing';
@@ -35,6 +36,52 @@ const supposed =
   (fixed: Rational): reference.Supposition =>
   () =>
     fixed;
+
+/** Courses of many pieces that count alike, or nearly so. */
+const NEARLY_ALIKE = fc
+  .array(
+    fc.record({
+      pieces: fc.array(
+        fc.record({
+          points: fc.constantFrom(undefined, undefined, '4', '9'),
+          cap: fc.constantFrom(undefined, undefined, undefined, '80'),
+          possible: fc.constantFrom('10', '10', '10', '10', '10', '20'),
+          step: fc.constantFrom(undefined, undefined, undefined, '0.5'),
+          assume: fc.constantFrom(undefined, undefined, undefined, '0.4', '0.9'),
+          weight: fc.constantFrom('1', '1', '1', '0'),
+        }),
+        { minLength: 1, maxLength: 6 },
+      ),
+      combine: fc.constantFrom('equal' as const, 'points' as const, 'weights' as const),
+      drop: fc.constantFrom(
+        undefined,
+        { lowest: 1 },
+        { lowest: 2 },
+        { lowest: 1, highest: 1 },
+        { lowest: 1, by: 'benefit' as const },
+      ),
+    }),
+    { minLength: 1, maxLength: 3 },
+  )
+  .map((groups) =>
+    sampleCourse(
+      groups.map(({ pieces: wanted, combine, drop }) =>
+        category(
+          wanted.map(({ points, possible, weight, assume, cap, step }) => {
+            const fields = {
+              ...(cap && { cap }),
+              ...(step && { step }),
+              ...(combine === 'weights' && { weight }),
+            };
+            return points === undefined
+              ? openPiece(possible, { ...fields, ...(assume && { assume }) })
+              : scored(points, possible, fields);
+          }),
+          { combine, ...(drop && { drop }) },
+        ),
+      ),
+    ),
+  );
 
 /** The edits' result, which a property knows to fit. */
 function changed(course: Course, id: string, fields: Parameters<typeof setting>[1]): Course {
@@ -290,37 +337,24 @@ describe('on random courses', () => {
   });
 
   it('so is the swing of each of many pieces that count alike, or nearly so', () => {
-    const piece = fc.record({
-      points: fc.constantFrom(undefined, undefined, '4', '9'),
-      cap: fc.constantFrom(undefined, undefined, undefined, '80'),
-      possible: fc.constantFrom('10', '10', '10', '10', '10', '20'),
-      weight: fc.constantFrom('1', '1', '1', '0'),
-    });
-    const group = fc.record({
-      pieces: fc.array(piece, { minLength: 1, maxLength: 6 }),
-      combine: fc.constantFrom('equal' as const, 'points' as const, 'weights' as const),
-      drop: fc.constantFrom(
-        undefined,
-        { lowest: 1 },
-        { lowest: 2 },
-        { lowest: 1, highest: 1 },
-        { lowest: 1, by: 'benefit' as const },
-      ),
-    });
     fc.assert(
-      fc.property(fc.array(group, { minLength: 1, maxLength: 3 }), (groups) => {
-        const alike = sampleCourse(
-          groups.map(({ pieces: wanted, combine, drop }) =>
-            category(
-              wanted.map(({ points, possible, cap, weight }) => {
-                const fields = { ...(cap && { cap }), ...(combine === 'weights' && { weight }) };
-                return points === undefined ? openPiece(possible, fields) : scored(points, possible, fields);
-              }),
-              { combine, ...(drop && { drop }) },
-            ),
-          ),
-        );
-        expectSwings(alike, swings(outlooks(alike, NOW)));
+      fc.property(NEARLY_ALIKE, (course) => expectSwings(course, swings(outlooks(course, NOW)))),
+      { numRuns: 150 * TIMES },
+    );
+  });
+
+  it('what a piece takes for the next letter is what it takes alone, however many count like it', () => {
+    fc.assert(
+      fc.property(fc.oneof(NEARLY_ALIKE, randomCourse({ conditions: true })), (course) => {
+        const from = outlooks(course, NOW);
+        const { next, pieces: found } = potentials(from) ?? { next: undefined, pieces: [] };
+        for (const { id, needs } of found) {
+          const alone = next && solve(from, id, { goals: [next] });
+          expect({ id, needs }).toEqual({
+            id,
+            needs: alone && 'bands' in alone ? alone.bands[0]!.level : undefined,
+          });
+        }
       }),
       { numRuns: 150 * TIMES },
     );
