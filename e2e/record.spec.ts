@@ -14,6 +14,7 @@ import {
   settled,
   signUp,
   test,
+  unfold,
 } from './fidens';
 
 test('says what an entry means and does before it is kept, and Escape leaves the record alone', async ({
@@ -41,6 +42,37 @@ test('a half-typed score is kept when another piece is opened', async ({ page })
   await page.getByLabel('Score of Eelgrass survey').fill('16');
   await page.getByRole('button', { name: /^Tidal creek log/ }).click();
   await expect(page.getByRole('button', { name: /^Eelgrass survey: 16 \/ 20/ })).toBeVisible();
+});
+
+test('Scores are found as they were left, with what has changed meanwhile, and what was typed there is kept', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  const survey = page.getByRole('button', { name: /^Eelgrass survey/ });
+  const field = page.getByLabel('Score of Eelgrass survey');
+  await unfold(page, 'Narrow, order, choose many');
+  await page.getByRole('radio', { name: 'By due day' }).click();
+  await survey.click();
+  await field.fill('16');
+  await openPage(page, 'Reach');
+  await expect(page.getByRole('heading', { name: 'Four outlooks' })).toBeVisible();
+  await expect(field).toHaveCount(0);
+  await openPage(page, 'Scores');
+  await expect(survey).toHaveAccessibleName(/^Eelgrass survey: 16 \/ 20/);
+  await expect(survey).toHaveAttribute('aria-expanded', 'false');
+  await expect(page.getByRole('radio', { name: 'By due day' })).toBeChecked();
+  // Once more in the same row, which has been left before.
+  await survey.click();
+  await field.fill('17');
+  await openPage(page, 'Reach');
+  await page.getByRole('button', { name: /^Undo: / }).click();
+  await openPage(page, 'Scores');
+  await expect(survey).toHaveAccessibleName(/^Eelgrass survey: 16 \/ 20/);
+  await page.getByRole('button', { name: /^Undo: / }).click();
+  await expect(survey).toHaveAccessibleName(/^Eelgrass survey: no score/);
+  await settled(page);
+  await expect(page.getByRole('dialog')).toHaveCount(0);
 });
 
 test('takes letters, states and fractions of another whole, and can be undone', async ({ page }) => {

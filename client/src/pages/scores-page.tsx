@@ -1,5 +1,5 @@
 import { bandOf, decimalText, lettersOf, pieces, sharesOf, type Category, type Part } from '@fidens/core';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { Button, IconButton } from 'react-native-paper';
 import { EffectPanel } from '@/course-ui/effect-panel';
@@ -49,6 +49,8 @@ export function ScoresPage({ course: kept, beside = false }: CoursePageProps) {
   const draft = useRuleDraft(kept);
   const { edit } = useRecordEdit(kept);
   const [openId, setOpenId] = useState<string>();
+  // Who leaves the page has done with the row that is open; the rest is found as it was left.
+  useEffect(() => () => setOpenId(undefined), []);
   const [filter, setFilter] = useState<Filter>('all');
   const [sort, setSort] = useState<Sort>('category');
   const [chosen, setChosen] = useState<ReadonlySet<string>>();

@@ -87,6 +87,7 @@ export function EntryField({
     if (ended.current || !touched || entry.kind !== 'set') return;
     ended.current = true;
     change(editsOf(course.document, piece, entry), undefined, typed.seen);
+    setTyped(undefined);
   });
   const end = (to: EntryStep) => {
     if (!touched) return leave(to);
