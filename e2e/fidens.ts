@@ -362,10 +362,13 @@ export async function record(page: Page, piece: string, entry: string): Promise<
   await expect(field).toBeHidden();
 }
 
-/** Waits until nothing is on its way to the server any more, as a student would: until the mark is gone. */
+/** Waits until nothing is on its way to the server any more: until then it stands in the browser's own storage, and after a while is told of. */
 export async function settled(page: Page): Promise<void> {
-  // A change that was just made shows its mark in the next turn of the page.
+  // What ends when it goes away is a change in the next turn of the page.
   await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve, 50))));
+  await page.waitForFunction(
+    () => !Object.keys(localStorage).some((key) => key.startsWith('fidens.pending.')),
+  );
   await expect(page.getByText(/^(Saving …|Not saved yet)/)).toHaveCount(0);
 }
 

@@ -9,8 +9,12 @@ import { useSaving } from '@/data/sync/use-saving';
 import { useKeptSteps } from '@/model/use-change';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
+import { useLasting } from '@/ui/use-lasting';
 
-/** A quiet mark while changes are on their way; until they are there, they stand in the browser's own storage. */
+/** Changes that are on their way for so long, in milliseconds, are told of. */
+const LONG = 400;
+
+/** A quiet mark while changes are on their way, where that takes a while; until they are there, they stand in the browser's own storage. */
 export function SavingMark() {
   const c = useColours();
   useSaving();
@@ -19,9 +23,10 @@ export function SavingMark() {
   const isAway = useAway(useQueryClient()) !== undefined;
   // What does not get through, and what waits behind it, is told of elsewhere; and where the server is away, that is said.
   const told = new Set(waiting.filter(isTold).map(({ change }) => change.courseId));
-  if (waiting.every(({ change }) => told.has(change.courseId))) return null;
+  const isWaiting = waiting.some(({ change }) => !told.has(change.courseId));
   const isTryingAgain = waiting.some(({ trouble }) => trouble !== undefined);
-  if (isTryingAgain && isAway) return null;
+  const isLong = useLasting(isWaiting, LONG);
+  if (!isWaiting || (isTryingAgain ? isAway : !isLong)) return null;
   return (
     <View
       role="status"
