@@ -372,12 +372,16 @@ export async function settled(page: Page): Promise<void> {
   await expect(page.getByText(/^(Saving …|Not saved yet)/)).toHaveCount(0);
 }
 
-/** Checks the screen as it is with axe. */
-export async function expectAccessible(page: Page): Promise<void> {
+/**
+ * Checks the screen as it is with axe.
+ *
+ * @param rules - the only ones that are asked for, where the others have been asked of the same screen
+ */
+export async function expectAccessible(page: Page, rules?: string[]): Promise<void> {
   const { violations } = await new AxeBuilder({ page: page as never })
     // One frame needs no second page to put its results together in, and of what passes nothing is told.
     .setLegacyMode()
-    .options({ resultTypes: ['violations'], preload: false })
+    .options({ resultTypes: ['violations'], preload: false, ...(rules && { runOnly: rules }) })
     .analyze();
   expect(
     violations.map(({ id, nodes }) => ({ id, nodes: nodes.map(({ html }) => html.slice(0, 200)) })),
