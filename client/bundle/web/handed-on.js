@@ -3,29 +3,18 @@ import propsToAccessibilityComponent from 'react-native-web/dist/modules/Accessi
 import createDOMProps from 'react-native-web/dist/modules/createDOMProps';
 import * as forwarded from 'react-native-web/dist/modules/forwardedProps';
 
-const {
-  defaultProps,
-  accessibilityProps,
-  clickProps,
-  focusProps,
-  keyboardProps,
-  mouseProps,
-  touchProps,
-  styleProps,
-} = forwarded;
-
 /** What a view or a text that is only drawn hands on to its element. */
 const HANDED_ON = new Set(
   [
-    defaultProps,
-    accessibilityProps,
-    clickProps,
-    focusProps,
-    keyboardProps,
-    mouseProps,
-    touchProps,
-    styleProps,
-  ].flatMap(Object.keys),
+    forwarded.defaultProps,
+    forwarded.accessibilityProps,
+    forwarded.clickProps,
+    forwarded.focusProps,
+    forwarded.keyboardProps,
+    forwarded.mouseProps,
+    forwarded.touchProps,
+    forwarded.styleProps,
+  ].flatMap((names) => Object.keys(names)),
 );
 for (const name of ['onScroll', 'onWheel', 'pointerEvents']) HANDED_ON.add(name);
 
