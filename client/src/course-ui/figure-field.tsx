@@ -7,7 +7,7 @@ import { useChange } from '@/model/use-change';
 import { Stack } from '@/ui/box';
 import { KeptField } from '@/ui/fields/kept-field';
 import { Soft } from '@/ui/text';
-import { useEscape } from '@/ui/use-frame';
+import { useEscape } from '@/ui/hooks/use-frame';
 
 interface FigureFieldProps extends CoursePageProps {
   onDone: () => void;

@@ -29,7 +29,7 @@ import { typedSchema } from '@/ui/fields/typed-schema';
 import { useNextRow } from '@/ui/fields/use-next-row';
 import { Fold } from '@/ui/fold';
 import { Soft, Wrong } from '@/ui/text';
-import { useEscape, useInSight, usePastedLines } from '@/ui/use-frame';
+import { useEscape, useInSight, usePastedLines } from '@/ui/hooks/use-frame';
 import { PART_WORDS, partFields, partOf, PARTS, type Part } from './parts';
 import { PieceList } from './piece-list';
 

@@ -5,7 +5,7 @@ import { Text } from 'react-native-paper';
 import Svg, { ClipPath, Defs, G, Path, Rect } from 'react-native-svg';
 import { SPACE } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
-import { useWidth } from '@/ui/use-width';
+import { useWidth } from '@/ui/hooks/use-width';
 import { RibbonLegend } from './ribbon-legend';
 import { MARKS_HEIGHT, RibbonMarks, type Marks } from './ribbon-marks';
 import { RibbonPatterns } from './ribbon-patterns';

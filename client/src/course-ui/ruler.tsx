@@ -5,7 +5,7 @@ import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-
 import { isTarget, type Computed } from '@/model/computed';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { AxisText } from '@/ui/axis-text';
-import { useWidth } from '@/ui/use-width';
+import { useWidth } from '@/ui/hooks/use-width';
 import { decimals } from '@/wording/decimals';
 
 const FLAG = 18;

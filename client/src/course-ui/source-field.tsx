@@ -6,7 +6,7 @@ import { sourceOfFiles } from '@/model/incoming/incoming-question';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { Soft, Wrong } from '@/ui/text';
-import { usePasted } from '@/ui/use-frame';
+import { usePasted } from '@/ui/hooks/use-frame';
 import { capital } from '@/wording/words';
 import { ChooseFiles } from './choose-files';
 

@@ -36,7 +36,7 @@ import { Panel } from '@/ui/panel';
 import { Empty } from '@/ui/states';
 import { Figure, SectionTitle, Soft } from '@/ui/text';
 import { toggled } from '@/ui/toggled';
-import { useReturn } from '@/ui/use-return';
+import { useReturn } from '@/ui/hooks/use-return';
 import { categoryWords, countPieces, number, percent, plural } from '@/wording/words';
 
 /** From this many pieces on a list is worth narrowing and ordering. */

@@ -6,7 +6,7 @@ import { useCourses } from '@/data/courses';
 import { drop } from '@/model/incoming/dropped';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
-import { useLatest } from '@/ui/use-latest';
+import { useLatest } from '@/ui/hooks/use-latest';
 
 const hasFiles = ({ dataTransfer }: DragEvent) => dataTransfer?.types.includes('Files') ?? false;
 

@@ -9,7 +9,7 @@ import { useSaving } from '@/data/sync/use-saving';
 import { useKeptSteps } from '@/model/use-change';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
-import { useLasting } from '@/ui/use-lasting';
+import { useLasting } from '@/ui/hooks/use-lasting';
 
 /** Changes that are on their way for so long, in milliseconds, are told of. */
 const LONG = 400;

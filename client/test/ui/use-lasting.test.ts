@@ -1,5 +1,5 @@
 import { act, renderHook } from '@testing-library/react-native';
-import { useLasting } from '@/ui/use-lasting';
+import { useLasting } from '@/ui/hooks/use-lasting';
 
 beforeEach(() => jest.useFakeTimers());
 afterEach(() => jest.useRealTimers());

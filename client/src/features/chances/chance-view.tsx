@@ -18,7 +18,7 @@ import { Row, Stack } from '@/ui/box';
 import { Choice } from '@/ui/fields/choice';
 import { Fold } from '@/ui/fold';
 import { SectionTitle, Soft } from '@/ui/text';
-import { useWidth } from '@/ui/use-width';
+import { useWidth } from '@/ui/hooks/use-width';
 import { useChance } from './chance-question';
 
 const SPREADS = [

@@ -5,7 +5,7 @@ import { tooLarge } from '@/course-ui/choose-files';
 import { dayOrder } from '@/model/day-order';
 import { drop, useDropped } from '@/model/incoming/dropped';
 import { sourceOfFiles } from '@/model/incoming/incoming-question';
-import { useLatest } from '@/ui/use-latest';
+import { useLatest } from '@/ui/hooks/use-latest';
 
 /**
  * What came in, and what the student has said of how it is to be read; what is dropped on the window comes in at once.

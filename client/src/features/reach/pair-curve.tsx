@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
 import { useColours } from '@/theme/paper-theme';
 import { AxisText } from '@/ui/axis-text';
-import { useWidth } from '@/ui/use-width';
+import { useWidth } from '@/ui/hooks/use-width';
 import { number, shortened } from '@/wording/words';
 
 interface PairCurveProps {

@@ -15,7 +15,7 @@ import { GradeCard } from '@/ui/card';
 import { Choice } from '@/ui/fields/choice';
 import { NameForm } from '@/ui/fields/name-form';
 import { SectionTitle, Soft } from '@/ui/text';
-import { useLatest } from '@/ui/use-latest';
+import { useLatest } from '@/ui/hooks/use-latest';
 import { gradeWords } from '@/wording/words';
 import type { RehearsalNow } from './rehearsal';
 import { triesWords } from './rehearsal-panel';

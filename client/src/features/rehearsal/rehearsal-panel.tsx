@@ -27,7 +27,7 @@ import { Row, Stack } from '@/ui/box';
 import { NumberRule } from '@/ui/fields/number-rule';
 import { Fold } from '@/ui/fold';
 import { SectionTitle, Soft, Wrong } from '@/ui/text';
-import { useLatest } from '@/ui/use-latest';
+import { useLatest } from '@/ui/hooks/use-latest';
 import { number, scoreWords, shortened, WEIGHT_WANTED } from '@/wording/words';
 import type { RehearsalNow } from './rehearsal';
 

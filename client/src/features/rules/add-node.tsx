@@ -15,7 +15,7 @@ import { FormField } from '@/ui/fields/form-field';
 import { typedSchema } from '@/ui/fields/typed-schema';
 import { useNextRow } from '@/ui/fields/use-next-row';
 import { Soft, Wrong } from '@/ui/text';
-import { usePastedLines } from '@/ui/use-frame';
+import { usePastedLines } from '@/ui/hooks/use-frame';
 import { plural, WEIGHT_WANTED } from '@/wording/words';
 
 interface AddNodeProps {

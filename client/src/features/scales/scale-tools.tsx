@@ -9,7 +9,7 @@ import { Choice } from '@/ui/fields/choice';
 import { NumberRule } from '@/ui/fields/number-rule';
 import { STAYS } from '@/ui/fields/stays';
 import { Soft } from '@/ui/text';
-import { usePastedLines } from '@/ui/use-frame';
+import { usePastedLines } from '@/ui/hooks/use-frame';
 import { bandsWords } from '@/wording/scale-words';
 
 interface ScaleToolProps {

@@ -29,7 +29,7 @@ import { Row, Stack } from '@/ui/box';
 import { ChipButton } from '@/ui/chip-button';
 import { STAYS } from '@/ui/fields/stays';
 import { Soon } from '@/ui/soon';
-import { useLeaving } from '@/ui/use-leaving';
+import { useLeaving } from '@/ui/hooks/use-leaving';
 import { gradeWords, number } from '@/wording/words';
 
 interface EntryFieldProps {

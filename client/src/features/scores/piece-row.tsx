@@ -9,7 +9,7 @@ import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { CheckBox } from '@/ui/fields/check-box';
 import { Soon } from '@/ui/soon';
 import { WordChip } from '@/ui/text';
-import { useLatest } from '@/ui/use-latest';
+import { useLatest } from '@/ui/hooks/use-latest';
 import { dayWords, dueOf, number, percent, pieceState, scoreWords, type PieceState } from '@/wording/words';
 import { EntryField, type EntryStep } from './entry-field';
 import { PieceDetails } from './piece-details';

@@ -8,7 +8,7 @@ import { SPACE, TOUCH } from '@/theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { CheckBox } from '@/ui/fields/check-box';
 import { Soon } from '@/ui/soon';
-import { useLatest } from '@/ui/use-latest';
+import { useLatest } from '@/ui/hooks/use-latest';
 import { number } from '@/wording/words';
 import { EntryField } from './entry-field';
 import { PieceDetails } from './piece-details';

@@ -21,7 +21,7 @@ import { AxisText } from '@/ui/axis-text';
 import { Stack } from '@/ui/box';
 import { Fold } from '@/ui/fold';
 import { SectionTitle, Soft } from '@/ui/text';
-import { useWidth } from '@/ui/use-width';
+import { useWidth } from '@/ui/hooks/use-width';
 import { decimals } from '@/wording/decimals';
 import { dayWords, percent } from '@/wording/words';
 

@@ -20,7 +20,7 @@ import { useRuleDraft, type RuleDraft } from '@/model/rule-draft';
 import { Stack } from '@/ui/box';
 import { Empty } from '@/ui/states';
 import { SectionTitle, Soft } from '@/ui/text';
-import { useReturn } from '@/ui/use-return';
+import { useReturn } from '@/ui/hooks/use-return';
 import { countPieces, plural } from '@/wording/words';
 import { SetupFrame, type Step } from './setup-frame';
 

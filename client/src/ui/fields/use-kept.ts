@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useLeaving } from '@/ui/use-leaving';
+import { useLeaving } from '@/ui/hooks/use-leaving';
 
 interface Kept {
   /** What is in force. */

@@ -1,5 +1,5 @@
 import { useEffect, useRef, type RefObject } from 'react';
-import type { Focusable } from './fields/focusable';
+import type { Focusable } from '../fields/focusable';
 
 /**
  * Where the focus returns when something that was opened is closed again: to what had opened it, which stands in its place.
