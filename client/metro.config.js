@@ -27,11 +27,16 @@ config.resolver.resolveRequest = (context, name, platform) => {
   return platform === 'web' && !context.dev ? leftOut(found, context.originModulePath) : found;
 };
 
-// What was made of a file is made anew when imports lead elsewhere (bundle/direct-imports.js).
-const leads = [require.resolve('@fidens/core'), require.resolve('./bundle/direct-imports')];
+// What was made of a file is made anew when imports lead elsewhere (bundle/direct-imports.js), or another way is gone (bundle/transform.js).
+const leads = ['@fidens/core', './bundle/direct-imports', './bundle/transform'].map((name) =>
+  require.resolve(name),
+);
 config.cacheVersion = createHash('sha256')
   .update(leads.map((file) => readFileSync(file)).join())
   .digest('hex');
+
+// What is bundled already is not taken apart again.
+config.transformerPath = require.resolve('./bundle/transform');
 
 // Where maps are wanted, to see what a script is made of, Metro's own minifier makes them.
 if (!process.argv.includes('--source-maps'))
