@@ -39,7 +39,10 @@ config.cacheVersion = createHash('sha256')
 config.transformerPath = require.resolve('./bundle/transform');
 
 // Where maps are wanted, to see what a script is made of, Metro's own minifier makes them.
-if (!process.argv.includes('--source-maps'))
+if (!process.argv.includes('--source-maps')) {
   config.transformer.minifierPath = require.resolve('./bundle/minify');
+  // It gives a module's parameters their names by itself.
+  config.transformer.unstable_disableNormalizePseudoGlobals = true;
+}
 
 module.exports = config;

@@ -13,16 +13,17 @@ import { HOME, run, say } from './say.mjs';
 let passed = 0;
 let failed = 0;
 
+// What computes for a minute makes much that it soon needs no more: with more room for that, Node gets rid of it with an eighth less work.
+process.env.NODE_OPTIONS = `${process.env.NODE_OPTIONS ?? ''} --max-semi-space-size=64`.trim();
+
 // The packages come from one registry, the programs from another; of these one is installed after the other.
-const [chromium] = await Promise.all([installPostgres().then(installChromium), installPackages()]);
+const [programs] = await Promise.all([installPrograms(), installPackages()]);
+process.env.FIDENS_CLUSTER = programs.cluster.folder;
+process.on('exit', () => programs.cluster.remove());
+
 const reports = join(stateFolder(), 'reports');
 rmSync(reports, { recursive: true, force: true });
 mkdirSync(reports, { recursive: true });
-
-// What every temporary database is copied from.
-const cluster = await PrivatePostgres.original();
-process.env.FIDENS_CLUSTER = cluster.folder;
-process.on('exit', () => cluster.remove());
 
 // Building waits for one thing after another as much as it computes: what else needs no browser is done beside it.
 await Promise.all([build(), texts().then(units)]);
@@ -30,6 +31,12 @@ await playwright();
 
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
+
+/** Gives the path of the browser, and what every temporary database is copied from. */
+async function installPrograms() {
+  await installPostgres();
+  return { chromium: await installChromium(), cluster: await PrivatePostgres.original() };
+}
 
 /** What is said of the sources as texts, by the scripts that say it by hand. */
 async function texts() {
@@ -54,7 +61,7 @@ async function playwright() {
   const file = join(reports, 'e2e.json');
   const code = await run('npx', ['playwright', 'test', '--reporter', 'dot,json'], {
     cwd: join(HOME, 'e2e'),
-    env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: file, CHROMIUM_PATH: chromium },
+    env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: file, CHROMIUM_PATH: programs.chromium },
   });
   const stats = readReport(file)?.stats;
   countRun('end-to-end tests', code, stats && [stats.expected, stats.unexpected + stats.flaky]);
