@@ -3,10 +3,7 @@ import { availableParallelism } from 'node:os';
 
 const CHROMIUM = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium-headless-shell';
 
-/** What moves costs a machine without a graphics card a tenth of its time; on the wide screen it may. */
-const still = { contextOptions: { reducedMotion: 'reduce' } } as const;
-
-/** The real interface in Debian's Chromium: every test at a phone's size, those named wide on a wide screen. */
+/** The real interface in Debian's Chromium, at a phone's size where a test says nothing else. */
 export default defineConfig({
   testDir: '.',
   // Each with a server and a database of its own.
@@ -22,6 +19,10 @@ export default defineConfig({
     timezoneId: 'Europe/Berlin',
     actionTimeout: 180_000,
     trace: 'off',
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    // What moves costs a machine without a graphics card a tenth of its time; on the wide screen it may.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: CHROMIUM,
       args: [
@@ -35,12 +36,4 @@ export default defineConfig({
       ],
     },
   },
-  projects: [
-    {
-      name: 'phone',
-      testIgnore: /wide/,
-      use: { ...still, viewport: { width: 390, height: 844 }, hasTouch: true },
-    },
-    { name: 'wide', testMatch: /wide/, use: { viewport: { width: 1280, height: 800 } } },
-  ],
 });

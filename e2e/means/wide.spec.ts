@@ -12,6 +12,8 @@ import {
   test,
 } from '../fidens';
 
+test.use({ viewport: { width: 1280, height: 800 }, hasTouch: false, contextOptions: {} });
+
 test('on a wide screen a change on the left is seen on the right', async ({ page }) => {
   await openSample(page);
   await expectAccessible(page);
