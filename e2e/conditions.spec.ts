@@ -1,6 +1,5 @@
 import type { Course } from '@fidens/core';
 import {
-  addCourse,
   expect,
   expectAccessible,
   fill,
@@ -9,7 +8,7 @@ import {
   openRules,
   record,
   settled,
-  signUp,
+  signUpWith,
   test,
   unfold,
 } from './fidens';
@@ -76,8 +75,7 @@ const TIDES: Course = {
 const effectOf = (page: Page) => page.getByRole('region', { name: 'Effect of the changed rules' });
 
 async function openTides(page: Page, document: Course = TIDES): Promise<void> {
-  await signUp(page);
-  await addCourse(page, document);
+  await signUpWith(page, document);
   await openCourse(page, 'Tides');
 }
 

@@ -115,16 +115,39 @@ const newAccount = (): Account => ({
 
 /** Makes an account and stands in its empty term. The form is `signUpByForm`'s: what it costs is spent where it is looked at. */
 export async function signUp(page: Page, at = '/'): Promise<Account> {
+  const account = await makeAccount(page, at);
+  await openTerm(page, at);
+  return account;
+}
+
+/** Makes an account that has a course as it stands in a course file, and stands in its term. */
+export async function signUpWith(page: Page, document: Course): Promise<void> {
+  await makeAccount(page);
+  await keepCourse(page, document);
+  await openTerm(page);
+}
+
+async function makeAccount(page: Page, at = '/'): Promise<Account> {
   const account = newAccount();
   // Below the address of the page, which is that of the test where no other is given.
   const made = await page.request.post(`${at.replace(/\/$/, '')}/api/v1/accounts`, {
     data: { name: 'Ada Brook', ...account },
   });
   expect(made.ok()).toBe(true);
+  return account;
+}
+
+/** Opens the term of whom the browser knows, on the day on which every test takes place. */
+async function openTerm(page: Page, at = '/'): Promise<void> {
   await page.clock.setFixedTime(TODAY);
   await page.goto(at);
   await expect(page.getByRole('heading', { name: 'Term' })).toBeVisible();
-  return account;
+}
+
+async function keepCourse(page: Page, document: Course): Promise<void> {
+  const [term] = (await (await page.request.get('/api/v1/terms')).json()) as { id: string }[];
+  const kept = await page.request.post('/api/v1/courses', { data: { termId: term!.id, document } });
+  expect(kept.ok(), await kept.text()).toBe(true);
 }
 
 /** Makes an account through the form and stands in an empty term. */
@@ -191,15 +214,7 @@ export async function addSampleCourse(page: Page): Promise<void> {
 
 /** Adds a course as it stands in a course file, and stands in the term. */
 export async function addCourse(page: Page, document: Course): Promise<void> {
-  await page.evaluate(async (course) => {
-    const terms = (await (await fetch('/api/v1/terms')).json()) as { id: string }[];
-    const answer = await fetch('/api/v1/courses', {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ termId: terms[0]!.id, document: course }),
-    });
-    if (!answer.ok) throw new Error(await answer.text());
-  }, document);
+  await keepCourse(page, document);
   await page.goto('/');
 }
 

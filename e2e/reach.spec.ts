@@ -11,6 +11,7 @@ import {
   openSample,
   settled,
   signUp,
+  signUpWith,
   test,
   unfold,
 } from './fidens';
@@ -56,8 +57,7 @@ const OF_FOUR: Course = { ...POOLED, title: 'Tide Tables', scale: { ...POOLED.sc
 test('where grades are written of 4, the ruler, a target of one’s own, the school’s figure and the others are, too', async ({
   page,
 }) => {
-  await signUp(page);
-  await addCourse(page, OF_FOUR);
+  await signUpWith(page, OF_FOUR);
   await openCourse(page, 'Tide Tables');
   await openPage(page, 'Reach');
   await expect(
@@ -104,8 +104,7 @@ test('the four outlooks stand side by side, and each opens its working', async (
 });
 
 test('where points are pooled, what a letter takes is said in points too', async ({ page }) => {
-  await signUp(page);
-  await addCourse(page, POOLED);
+  await signUpWith(page, POOLED);
   await openCourse(page, 'Rope Work');
   await openPage(page, 'Reach');
   await expect(
@@ -117,8 +116,7 @@ test('where points are pooled, what a letter takes is said in points too', async
 });
 
 test('a target is pinned, as a letter or a percent, and Term and Record speak of it', async ({ page }) => {
-  await signUp(page);
-  await addCourse(page, POOLED);
+  await signUpWith(page, POOLED);
   await openCourse(page, 'Rope Work');
   await openPage(page, 'Reach');
   await page.getByRole('button', { name: 'Your target' }).click();
@@ -140,8 +138,7 @@ test('a target is pinned, as a letter or a percent, and Term and Record speak of
 });
 
 test('one piece alone, and two against each other along a curve', async ({ page }) => {
-  await signUp(page);
-  await addCourse(page, POOLED);
+  await signUpWith(page, POOLED);
   await openCourse(page, 'Rope Work');
   await openPage(page, 'Reach');
   const alone = page.getByRole('table', { name: 'What each letter takes of Exam alone' });
@@ -178,8 +175,7 @@ test('one piece alone, and two against each other along a curve', async ({ page 
 test('a rehearsal answers at once, is marked, kept, compared and thrown away, and the record is untouched', async ({
   page,
 }) => {
-  await signUp(page);
-  await addCourse(page, POOLED);
+  await signUpWith(page, POOLED);
   await openCourse(page, 'Rope Work');
   const record = async () =>
     page.evaluate(async () => (await (await fetch('/api/v1/courses')).json()) as unknown);

@@ -1,7 +1,6 @@
 import type { Course } from '@fidens/core';
 import type { Page } from '@playwright/test';
 import {
-  addCourse,
   addSampleCourse,
   expect,
   expectAccessible,
@@ -13,6 +12,7 @@ import {
   record,
   settled,
   signUp,
+  signUpWith,
   test,
   unfold,
 } from './fidens';
@@ -401,8 +401,7 @@ test('a score is recorded in three taps from anywhere', async ({ page }) => {
 test('a course of 300 pieces with long names draws what is in sight and is worked through with the keyboard', async ({
   page,
 }) => {
-  await signUp(page);
-  await addCourse(page, largeCourse(300));
+  await signUpWith(page, largeCourse(300));
   await openCourse(page, 'Three hundred');
   const rows = page.getByRole('button', { name: /Record a score$/ });
   await expect(rows.first()).toBeVisible();

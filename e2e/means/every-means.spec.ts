@@ -14,6 +14,7 @@ import {
   settled,
   signOut,
   signUp,
+  signUpWith,
   test,
   throughViews,
 } from '../fidens';
@@ -54,8 +55,7 @@ test('with the text spacing of 1.4.12 nothing is cut on the narrowest phone', as
 
 test('names of any length can be read whole on the narrowest phone', async ({ page }) => {
   await page.setViewportSize({ width: 320, height: 640 });
-  await signUp(page);
-  await addCourse(page, largeCourse(6, 3));
+  await signUpWith(page, largeCourse(6, 3));
   await openCourse(page, 'Three hundred');
   for (const name of PAGES) {
     await openPage(page, name);

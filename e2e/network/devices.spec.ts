@@ -1,5 +1,4 @@
 import {
-  addCourse,
   addSampleCourse,
   expect,
   expectAccessible,
@@ -11,6 +10,7 @@ import {
   settled,
   signOut,
   signUp,
+  signUpWith,
   test,
 } from '../fidens';
 
@@ -184,8 +184,7 @@ test('a piece added in the steps to a category that still waits stays with it', 
 });
 
 test('weights are asked about when a course comes to pool its points', async ({ page }) => {
-  await signUp(page);
-  await addCourse(page, {
+  await signUpWith(page, {
     format: 'fidens-course',
     version: 1,
     title: 'Weighed',
