@@ -17,10 +17,7 @@ let failed = 0;
 process.env.NODE_OPTIONS = `${process.env.NODE_OPTIONS ?? ''} --max-semi-space-size=64`.trim();
 
 // The packages come from one registry, the programs from another; of these one is installed after the other.
-const [programs] = await Promise.all([installPrograms(), installPackages()]);
-process.env.FIDENS_CLUSTER = programs.cluster.folder;
-process.on('exit', () => programs.cluster.remove());
-
+const [chromium] = await Promise.all([installPrograms(), installPackages()]);
 const reports = join(stateFolder(), 'reports');
 rmSync(reports, { recursive: true, force: true });
 mkdirSync(reports, { recursive: true });
@@ -32,10 +29,14 @@ await playwright();
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
 
-/** Gives the path of the browser, and what every temporary database is copied from. */
+/** Installs what is no package, and makes what every temporary database is copied from; gives the path of the browser. */
 async function installPrograms() {
   await installPostgres();
-  return { chromium: await installChromium(), cluster: await PrivatePostgres.original() };
+  const path = await installChromium();
+  const cluster = await PrivatePostgres.original();
+  process.on('exit', () => cluster.remove());
+  process.env.FIDENS_CLUSTER = cluster.folder;
+  return path;
 }
 
 /** What is said of the sources as texts, by the scripts that say it by hand. */
@@ -61,7 +62,7 @@ async function playwright() {
   const file = join(reports, 'e2e.json');
   const code = await run('npx', ['playwright', 'test', '--reporter', 'dot,json'], {
     cwd: join(HOME, 'e2e'),
-    env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: file, CHROMIUM_PATH: programs.chromium },
+    env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: file, CHROMIUM_PATH: chromium },
   });
   const stats = readReport(file)?.stats;
   countRun('end-to-end tests', code, stats && [stats.expected, stats.unexpected + stats.flaky]);
