@@ -127,7 +127,8 @@ export async function signUpWith(page: Page, document: Course): Promise<void> {
   await openTerm(page);
 }
 
-async function makeAccount(page: Page, at = '/'): Promise<Account> {
+/** Makes an account for whom the browser is from now on; nothing is opened. */
+export async function makeAccount(page: Page, at = '/'): Promise<Account> {
   const account = newAccount();
   // Below the address of the page, which is that of the test where no other is given.
   const made = await page.request.post(`${at.replace(/\/$/, '')}/api/v1/accounts`, {

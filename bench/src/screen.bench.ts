@@ -1,5 +1,5 @@
 import { chromium, type CDPSession, type Page } from '@playwright/test';
-import { addCourse, coursePage, Fidens, largeCourse, openCourse } from '../../e2e/fidens';
+import { addCourse, coursePage, Fidens, largeCourse, makeAccount, openCourse } from '../../e2e/fidens';
 import { median } from './median';
 
 const PIECES = 300;
@@ -22,13 +22,14 @@ export async function screenBench(): Promise<void> {
         return page;
       };
       const page = await open();
-      await makeAccount(page, size);
+      // The page's own clock goes on: a stopped one would cost time of its own.
+      await makeAccount(page);
       await addCourse(page, largeCourse(PIECES));
       await measurePage(page, size);
       await page.close();
       for (const pieces of [60, PIECES]) {
         const rehearsing = await open();
-        await makeAccount(rehearsing, `${size}${pieces}`);
+        await makeAccount(rehearsing);
         await addCourse(rehearsing, largeCourse(pieces, (pieces * 2) / 3));
         await measureRehearsal(rehearsing, pieces, size);
         await rehearsing.close();
@@ -176,19 +177,6 @@ function untilAnswered(page: Page): Promise<Answered> {
         first.observe(document.querySelector('[aria-label="Rehearsal"]') ?? document.body, changes);
       }),
   );
-}
-
-/** Makes an account by the way that the form takes, on the page's own clock: a stopped one would cost time of its own. */
-async function makeAccount(page: Page, name: string): Promise<void> {
-  await page.goto('/');
-  await page.evaluate(async (email) => {
-    const answer = await fetch('/api/v1/accounts', {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ name: 'Ada Brook', email, password: 'salt and tide 9' }),
-    });
-    if (!answer.ok) throw new Error(await answer.text());
-  }, `${name}@bench.example`);
 }
 
 /** From the press of the page's link to the frame that shows the first piece. */
