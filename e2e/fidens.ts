@@ -397,15 +397,24 @@ export async function expectAccessible(page: Page, rules?: string[]): Promise<vo
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axeCore.source);
   const violations = await page.evaluate(async (runOnly) => {
     const { axe } = window as unknown as { axe: typeof axeCore };
-    // Of what passes nothing is told.
-    const found = await axe.run(document, {
-      resultTypes: ['violations'],
-      preload: false,
-      ...(runOnly && { runOnly }),
+    const look = () =>
+      // Of what passes nothing is told.
+      axe.run(document, { resultTypes: ['violations'], preload: false, ...(runOnly && { runOnly }) });
+    // It takes its time: what has changed meanwhile, as a notice that follows another, would be half the one and half the other.
+    let hasChanged = false;
+    const changes = new MutationObserver(() => {
+      hasChanged = true;
     });
+    changes.observe(document, { subtree: true, childList: true, attributes: true, characterData: true });
+    let found = await look();
+    while (hasChanged) {
+      hasChanged = false;
+      found = await look();
+    }
+    changes.disconnect();
     return found.violations.map(({ id, nodes }) => ({
       id,
-      nodes: nodes.map(({ html }) => html.slice(0, 200)),
+      nodes: nodes.map(({ html, failureSummary }) => [html.slice(0, 200), failureSummary]),
     }));
   }, rules);
   expect(violations).toEqual([]);
