@@ -1,6 +1,6 @@
 const { getDefaultConfig } = require('expo/metro-config');
 const { createHash } = require('node:crypto');
-const { readFileSync } = require('node:fs');
+const { readdirSync, readFileSync } = require('node:fs');
 const { dirname, join } = require('node:path');
 const { leftOut } = require('./bundle/left-out');
 
@@ -16,8 +16,14 @@ if (api) {
 }
 
 // A module is run when it is first used, not when the page opens: most of them are not needed for the first page. Where the page's
-// script came from, by which workers are found, is known only while it is run for the first time.
-const eager = [join(dirname(require.resolve('expo/package.json')), 'src/winter/ImportMetaRegistry.ts')];
+// script came from, by which workers are found, is known only while it is run for the first time. What computes asks for each of its
+// neighbours tens of thousands of times a change, and is small: it has them at once.
+const core = dirname(require.resolve('@fidens/core'));
+const computing = ['numbers', 'rules', 'grading', 'search', 'insight'].map((room) => join(core, room));
+const eager = [
+  join(dirname(require.resolve('expo/package.json')), 'src/winter/ImportMetaRegistry.ts'),
+  ...computing.flatMap((room) => readdirSync(room, { recursive: true }).map((file) => join(room, file))),
+];
 const inlineRequires = { blockList: Object.fromEntries(eager.map((file) => [file, true])) };
 config.transformer.getTransformOptions = async () => ({ transform: { inlineRequires } });
 

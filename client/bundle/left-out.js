@@ -63,6 +63,8 @@ const INSTEAD = {
   'expo-router/build/fork/native-stack/createNativeStackNavigator.js': join(__dirname, 'native-stack.js'),
   'expo-router/build/head/index.js': join(__dirname, 'head.js'),
   'expo-router/build/screensFeatureFlags.js': join(__dirname, 'screens.js'),
+  // A theme that is handed on to what stands in the same one is not put together with itself.
+  '@callstack/react-theme-provider/lib/createTheming.js': join(__dirname, 'theming.js'),
   // What older browsers spelled otherwise: none that runs this needs it, and each value of each style would be looked at.
   'inline-style-prefixer/lib/plugins/crossFade.js': NOTHING,
   'inline-style-prefixer/lib/plugins/imageSet.js': NOTHING,

@@ -3,7 +3,7 @@ import Whole from 'react-native-web/dist/exports/Text';
 import TextAncestorContext from 'react-native-web/dist/exports/Text/TextAncestorContext';
 import StyleSheet from 'react-native-web/dist/exports/StyleSheet';
 import { useLocaleContext } from 'react-native-web/dist/modules/useLocale';
-import { drawn, handedOn } from './handed-on';
+import { drawn, handedOn, useAttached } from './handed-on';
 
 const TEXT = {
   backgroundColor: 'transparent',
@@ -52,7 +52,8 @@ const STYLES = StyleSheet.create({
 const Text = forwardRef(function Text(props, ref) {
   const isInText = useContext(TextAncestorContext);
   const { direction } = useLocaleContext();
-  const given = ref === null ? handedOn(props) : undefined;
+  const attached = useAttached(ref);
+  const given = handedOn(props);
   if (!given) return createElement(Whole, { ...props, ref });
   const { numberOfLines: lines, selectable, style } = props;
   given.style = [
@@ -64,9 +65,9 @@ const Text = forwardRef(function Text(props, ref) {
     selectable === true && STYLES.selectable,
     selectable === false && STYLES.notSelectable,
   ];
-  if (isInText) return drawn('span', given, direction);
+  if (isInText) return drawn('span', given, direction, attached);
   // Which way it is written, the browser sees by what it says.
-  const text = drawn('div', given, direction, 'auto');
+  const text = drawn('div', given, direction, attached, 'auto');
   return createElement(TextAncestorContext.Provider, { value: true }, text);
 });
 

@@ -3,7 +3,7 @@ import Whole from 'react-native-web/dist/exports/View';
 import StyleSheet from 'react-native-web/dist/exports/StyleSheet';
 import TextAncestorContext from 'react-native-web/dist/exports/Text/TextAncestorContext';
 import { useLocaleContext } from 'react-native-web/dist/modules/useLocale';
-import { drawn, handedOn } from './handed-on';
+import { drawn, handedOn, useAttached } from './handed-on';
 
 const STYLES = StyleSheet.create({
   view$raw: {
@@ -35,10 +35,11 @@ const STYLES = StyleSheet.create({
 const View = forwardRef(function View(props, ref) {
   const isInText = useContext(TextAncestorContext);
   const { direction } = useLocaleContext();
-  const given = ref === null ? handedOn(props) : undefined;
+  const attached = useAttached(ref);
+  const given = handedOn(props);
   if (!given) return createElement(Whole, { ...props, ref });
   given.style = [STYLES.view$raw, isInText && STYLES.inline, props.style];
-  return drawn('div', given, direction);
+  return drawn('div', given, direction, attached);
 });
 
 export default View;

@@ -1,23 +1,29 @@
-import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { hashKey, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
-import { sessionQuery } from './session';
+import { sessionQuery, type Session } from './session';
 
 const MINUTE = 60_000;
+const SESSION = hashKey(sessionQuery.queryKey);
 
 /** What tells the time to every part of a page: one clock for all of them, as each row of a long list asks. */
 class Clock {
   readonly #client: QueryClient;
   readonly #listeners = new Set<() => void>();
   #stop: (() => void) | undefined;
+  #minute = { number: NaN, text: '' };
 
   constructor(client: QueryClient) {
     this.#client = client;
   }
 
   /** The moment taken for now: the sample student's, or the clock's to the minute. */
-  readonly now = (): string =>
-    this.#client.getQueryData(sessionQuery.queryKey)?.student?.today ??
-    new Date(Math.floor(Date.now() / MINUTE) * MINUTE).toISOString();
+  readonly now = (): string => {
+    const session = this.#client.getQueryCache().get<Session>(SESSION)?.state.data;
+    const number = Math.floor(Date.now() / MINUTE);
+    if (number !== this.#minute.number)
+      this.#minute = { number, text: new Date(number * MINUTE).toISOString() };
+    return session?.student?.today ?? this.#minute.text;
+  };
 
   readonly subscribe = (listener: () => void): (() => void) => {
     this.#listeners.add(listener);

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { render } from '@testing-library/react-native';
 import { createElement, type ElementType, type ReactNode } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 
@@ -220,6 +221,34 @@ describe('what is drawn', () => {
     markup.replace(/<(\w+)((?: [\w-]+(?:="[^"]*")?)*)>/g, (___, name: string, attributes: string) =>
       [`<${name}`, ...(attributes.match(/ [\w-]+(?:="[^"]*")?/g) ?? []).sort()].join('').concat('>'),
     );
+});
+
+describe('who asks for an element', () => {
+  test.each([
+    ['a view', VIEW],
+    ['a text', TEXT],
+  ])('is given that of %s, and hears when it is gone', (_, { ours, theirs }) => {
+    const told = (kind: ElementType) => {
+      const one: { current?: object | null } = {};
+      const heard: unknown[] = [];
+      const other = (node: object | null) => void heard.push(node && Object.keys(node).filter(isQuestion));
+      const drawn = (ref: unknown) => createElement(kind, { ref }, 'words');
+      const { rerender, unmount } = render(drawn(one), { createNodeMock: () => ({}) });
+      const note = () => void heard.push(one.current && Object.keys(one.current).filter(isQuestion));
+      note();
+      for (const ref of [other, one, null, other]) {
+        rerender(drawn(ref));
+        note();
+      }
+      unmount();
+      return heard;
+    };
+    expect(told(ours)).toEqual(told(theirs));
+    expect(told(ours)[0]).toEqual(['measure', 'measureLayout', 'measureInWindow']);
+  });
+
+  /** What every view and text can be asked. */
+  const isQuestion = (name: string) => name.startsWith('measure');
 });
 
 describe('copying and leaving out', () => {

@@ -1,4 +1,5 @@
 import {
+  compareOf,
   ONE,
   productOf,
   quotientOf,
@@ -55,7 +56,7 @@ export const exact: Arithmetic<Rational> = {
   sum: sumOf,
   multiply: productOf,
   divide: quotientOf,
-  compare: (a, b) => a.compare(b),
+  compare: compareOf,
   ties: 0,
   isZero: (value) => value.n === 0n,
   approximate: toFloat,

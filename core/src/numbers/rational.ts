@@ -37,19 +37,31 @@ export function whole(value: number): Rational {
   return new Fraction(BigInt(value), 1n);
 }
 
-/** The sum of what items hold, over one denominator, so that it is reduced once and not at every step. */
+/**
+ * The sum of what items hold, over one denominator, so that it is reduced once and not at every step. What comes several times after one
+ * another is added once.
+ */
 export function sumOf<T>(items: readonly T[], valueOf: (item: T) => Rational): Rational {
   let n = 0n;
   let d = 1n;
-  for (const item of items) {
-    const value = valueOf(item);
-    if (value.d !== d && d % value.d !== 0n) {
-      const factor = value.d / greatestDivisor(d, value.d);
-      n *= factor;
-      d *= factor;
+  let last: Rational | undefined;
+  let times = 0;
+  for (let at = 0; at <= items.length; at += 1) {
+    const value = at < items.length ? valueOf(items[at]!) : undefined;
+    times += 1;
+    if (value === last) continue;
+    if (last) {
+      if (last.d !== d && d % last.d !== 0n) {
+        const factor = last.d / greatestDivisor(d, last.d);
+        n *= factor;
+        d *= factor;
+      }
+      const each = last.d === d ? last.n : last.n * (d / last.d);
+      const all = times === 1 ? each : each * BigInt(times);
+      n = last.s < 0n ? n - all : n + all;
     }
-    const own = value.d === d ? value.n : value.n * (d / value.d);
-    n = value.s < 0n ? n - own : n + own;
+    last = value;
+    times = 0;
   }
   return new Fraction(n, d);
 }
@@ -65,6 +77,13 @@ export function productOf(a: Rational, b: Rational): Rational {
 /** The quotient of two values, of which the second is not 0. */
 export function quotientOf(a: Rational, b: Rational): Rational {
   return inLowestTerms(a.s * b.s, a.n, a.d, b.d, b.n);
+}
+
+/** Negative, zero or positive, as for a sort. What is compared by the package is first taken apart as text could be. */
+export function compareOf(a: Rational, b: Rational): number {
+  if (a === b) return 0;
+  const difference = a.d === b.d ? a.s * a.n - b.s * b.n : a.s * a.n * b.d - b.s * b.n * a.d;
+  return difference === 0n ? 0 : difference > 0n ? 1 : -1;
 }
 
 /** A fraction that is not negative, in lowest terms. */

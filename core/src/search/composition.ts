@@ -214,16 +214,23 @@ class MovingSum<N> {
     const worths = replacing?.worths ?? own;
     const replaced = replacing?.replaced ?? NONE_REPLACED;
     let missing: Set<number> | undefined;
+    let member: Member<N> | undefined;
+    let before: N | undefined;
     for (let index = 0; index < this.#slots.length; index += 1) {
       const { weighs, weight, place } = this.#slots[index]!;
       const worth = weighs ? worths[index] : undefined;
-      const denominator = worth && unit(combine, weight, worth.size, a);
-      const numerator = worth && gain(combine, worth.value, denominator!, a);
-      this.#numerator[index + 1] = numerator ?? a.zero;
+      // Pieces that are alike are worth the same, and come one after another.
+      if (worth && (worth !== member?.worth || weight !== before)) {
+        const denominator = unit(combine, weight, worth.size, a);
+        member = { worth, numerator: gain(combine, worth.value, denominator, a), denominator };
+        before = weight;
+      }
+      const added = worth && member;
+      this.#numerator[index + 1] = added?.numerator ?? a.zero;
       if (place === undefined) continue;
-      this.#denominator[index + 1] = denominator ?? a.zero;
+      this.#denominator[index + 1] = added?.denominator ?? a.zero;
       this.#size[index + 1] = worth?.size ?? a.zero;
-      if (worth) this.#regular?.put(place, { worth, numerator: numerator!, denominator: denominator! }, a);
+      if (added) this.#regular?.put(place, added, a);
       else (missing ??= new Set()).add(place);
     }
     const whole = {

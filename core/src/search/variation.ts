@@ -1,4 +1,11 @@
-import { adjusted, adjustmentIn, bendOf, finishBend, type Adjustment } from '../grading/adjustment';
+import {
+  adjusted,
+  adjustmentIn,
+  bendOf,
+  finishBend,
+  isAdjusting,
+  type Adjustment,
+} from '../grading/adjustment';
 import { movedBy, type Derivation } from '../grading/combine';
 import type { PlannedCategory, PlannedNode, PlannedPiece } from '../grading/plan';
 import { childIn } from '../grading/requirement';
@@ -113,10 +120,14 @@ export class Variation<N> {
       choices.push(finishBend(composed.sum, finish, this.arithmetic));
   }
 
-  #pieceWorth({ place, handling, size }: MovingPiece<N>, bring: Bring<N>, choices?: string[]): Worth<N> {
+  #pieceWorth({ place, like }: MovingPiece<N>, bring: Bring<N>, choices?: string[]): Worth<N> {
     const brought = bring(place);
+    const { handling, size, last } = like;
     choices?.push(bendOf(brought, handling, this.arithmetic));
-    return { value: adjusted(brought, handling, this.arithmetic), size };
+    if (last?.brought === brought) return last.worth;
+    const worth = { value: adjusted(brought, handling, this.arithmetic), size };
+    like.last = { brought, worth };
+    return worth;
   }
 }
 
@@ -124,9 +135,16 @@ interface MovingPiece<N> {
   readonly kind: 'piece';
   /** Its index among the moving pieces. */
   readonly place: number;
+  readonly like: Likeness<N>;
+  straight: boolean;
+}
+
+/** What makes a piece what it is among those that move: what brings the same is worth the same in all that share it. */
+interface Likeness<N> {
   readonly handling: Adjustment<N>;
   readonly size: N;
-  straight: boolean;
+  /** What one of them brought last, and its worth. */
+  last: { readonly brought: N; readonly worth: Worth<N> } | undefined;
 }
 
 interface MovingCategory<N> {
@@ -156,6 +174,8 @@ type Mover<N> = MovingPiece<N> | MovingCategory<N> | StillNode<N>;
 class Builder<N> {
   readonly watched: MovingCategory<N>[] = [];
   readonly #movers = new Map<PlannedNode, Mover<N>>();
+  /** Of pieces to whose values nothing is done, by their points. */
+  readonly #likes = new Map<string, Likeness<N>>();
   readonly #places: ReadonlyMap<PlannedNode, number>;
   readonly #moves: ReadonlySet<PlannedNode>;
 
@@ -186,17 +206,19 @@ class Builder<N> {
       const own = childIn(this.base, node)?.own;
       return { kind: 'still', worth: own && { value: a.from(own.value), size: a.from(own.size) } };
     }
-    if (node.kind === 'piece') {
-      const handling = adjustmentIn(node.handling, a);
-      return {
-        kind: 'piece',
-        place: this.#places.get(node)!,
-        handling,
-        size: a.from(node.size),
-        straight: false,
-      };
-    }
+    if (node.kind === 'piece')
+      return { kind: 'piece', place: this.#places.get(node)!, like: this.#likeness(node), straight: false };
     return this.#category(node, derivation ?? childIn(this.base, node)!.derivation!);
+  }
+
+  #likeness({ handling, size }: PlannedPiece): Likeness<N> {
+    const points = isAdjusting(handling) ? undefined : `${size.n}/${size.d} ${handling.zeroStays}`;
+    const known = points === undefined ? undefined : this.#likes.get(points);
+    if (known) return known;
+    const a = this.arithmetic;
+    const like = { handling: adjustmentIn(handling, a), size: a.from(size), last: undefined };
+    if (points !== undefined) this.#likes.set(points, like);
+    return like;
   }
 
   #category(category: PlannedCategory, derivation: Derivation): MovingCategory<N> {

@@ -31,11 +31,23 @@ describe('exact arithmetic', () => {
     );
   });
 
-  it('multiplies, divides and sums as the plain operations do, in lowest terms', () => {
+  it('multiplies, divides, sums and compares as the plain operations do, in lowest terms', () => {
     fc.assert(
       fc.property(fraction, fraction, fc.array(fraction, { maxLength: 12 }), (a, b, many) => {
         expect(exact.multiply(a, b).toFraction()).toBe(a.mul(b).toFraction());
         if (b.n !== 0n) expect(exact.divide(a, b).toFraction()).toBe(a.div(b).toFraction());
+        const plain = many.reduce((sum, value) => sum.add(value), new Fraction(0));
+        expect(exact.sum(many, (value) => value).toFraction()).toBe(plain.toFraction());
+        expect(exact.compare(a, b)).toBe(a.compare(b));
+        expect(exact.compare(a, new Fraction(a))).toBe(0);
+      }),
+    );
+  });
+
+  it('sums what comes many times as often as it comes', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fraction, fc.nat(5)), { maxLength: 8 }), (runs) => {
+        const many = runs.flatMap(([value, times]) => Array.from({ length: times }, () => value));
         const plain = many.reduce((sum, value) => sum.add(value), new Fraction(0));
         expect(exact.sum(many, (value) => value).toFraction()).toBe(plain.toFraction());
       }),

@@ -26,6 +26,8 @@ export interface Member<N> extends Addition<N> {
  * for a while; drops are chosen from a full list of candidates.
  */
 export class Candidates<N> {
+  #last: { readonly member: Member<N>; readonly key: number; readonly denominator: number } | undefined;
+
   private constructor(
     readonly by: Required<Drop>['by'],
     readonly members: readonly (Member<N> | undefined)[],
@@ -54,13 +56,17 @@ export class Candidates<N> {
 
   put(place: number, member: Member<N>, a: Arithmetic<N>): void {
     (this.members as Member<N>[])[place] = member;
-    if (this.by === 'benefit') {
-      this.keys[place] = a.approximate(member.numerator);
-      this.denominators[place] = a.approximate(member.denominator);
-      return;
+    const isBenefit = this.by === 'benefit';
+    // One that is put in many places after one another is approximated once.
+    if (member !== this.#last?.member) {
+      const { worth, numerator, denominator } = member;
+      const key = isBenefit
+        ? a.approximate(numerator)
+        : a.approximate(worth.value) * (this.by === 'points' ? a.approximate(worth.size) : 1);
+      this.#last = { member, key, denominator: isBenefit ? a.approximate(denominator) : 0 };
     }
-    const { value, size } = member.worth;
-    this.keys[place] = a.approximate(value) * (this.by === 'points' ? a.approximate(size) : 1);
+    this.keys[place] = this.#last.key;
+    if (isBenefit) this.denominators[place] = this.#last.denominator;
   }
 
   get size(): number {

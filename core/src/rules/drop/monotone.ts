@@ -1,4 +1,4 @@
-import type { Rational } from '../../numbers/rational';
+import { compareOf, type Rational } from '../../numbers/rational';
 import type { CategoryShape } from '../rule';
 import type { Drop } from './form';
 
@@ -20,5 +20,5 @@ export function acts({ lowest = 0, highest = 0 }: Drop, candidates: number): boo
 
 /** Whether all are known, and the same. */
 export function areAlike([first, ...rest]: readonly (Rational | undefined)[]): boolean {
-  return rest.every((value) => value !== undefined && first !== undefined && value.equals(first));
+  return rest.every((value) => value !== undefined && first !== undefined && compareOf(value, first) === 0);
 }
