@@ -2,7 +2,7 @@ import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client
 import { Slot } from 'expo-router';
 import { useDeferredValue } from 'react';
 import { View } from 'react-native';
-import { PaperProvider } from 'react-native-paper';
+import { PaperProvider, ThemeProvider } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import { keepingAnswers } from '@/data/kept-answers';
 import { queryClient } from '@/data/query-client';
@@ -24,9 +24,12 @@ export default function Application() {
   return (
     <PersistQueryClientProvider client={queryClient} {...KEEPING}>
       <PaperProvider theme={theme} settings={{ icon: Icon as never, rippleEffectEnabled: false }}>
-        <View key={`${decimals} ${top}`} style={{ flex: 1, backgroundColor: theme.ours.paper }}>
-          <Screens />
-        </View>
+        {/* Paper's own says of any theme that it fades and slides; ours does not. */}
+        <ThemeProvider theme={theme}>
+          <View key={`${decimals} ${top}`} style={{ flex: 1, backgroundColor: theme.ours.paper }}>
+            <Screens />
+          </View>
+        </ThemeProvider>
       </PaperProvider>
     </PersistQueryClientProvider>
   );

@@ -12,7 +12,7 @@ import {
 import { useQueryClient } from '@tanstack/react-query';
 import { useId, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { ActivityIndicator, Button, Text, TextInput } from 'react-native-paper';
+import { Button, Text, TextInput } from 'react-native-paper';
 import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/now';
 import { remember } from '@/data/undo';
@@ -22,6 +22,7 @@ import { makeChange } from '@/model/use-change';
 import { SPACE } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
+import { Busy } from '@/ui/busy';
 import { Choice } from '@/ui/fields/choice';
 import { tied } from '@/ui/fields/tied';
 import { Fold } from '@/ui/fold';
@@ -113,7 +114,7 @@ export function GpaTarget({ courses, others }: GpaTargetProps) {
       {hasFailed && <FailedLine retry={retry}>The search has failed.</FailedLine>}
       {question && !answer && !hasFailed && (
         <Row gap="s" align="center" role="status">
-          <ActivityIndicator size="small" aria-label="Searching" />
+          <Busy label="Searching" />
           <Soft>Asking every course what it can still become …</Soft>
         </Row>
       )}
