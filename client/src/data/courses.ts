@@ -1,8 +1,16 @@
 import { applyEdits, type Course } from '@fidens/core';
-import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import {
+  hashKey,
+  notifyManager,
+  queryOptions,
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type QueryClient,
+} from '@tanstack/react-query';
+import { useSyncExternalStore } from 'react';
 import type { PendingChange } from '@/data/sync/pending';
-import { useWaitingChanges } from '@/data/sync/queue';
+import { subscribeToWaiting, waitingChanges } from '@/data/sync/queue';
 import { ask, askUnlessSame, once, reasonOf } from './api';
 import { sameList } from './same-list';
 import { remember, say } from './undo';
@@ -67,15 +75,65 @@ export function keepCourses(client: QueryClient, fresh: readonly StoredCourse[])
   if (isAsked) void stopped.then(() => client.invalidateQueries({ queryKey }));
 }
 
-/** Every course as the student sees it: the server's record with the changes that are still on their way. */
+/**
+ * Every course as the student sees it: the server's record with the changes that are still on their way.
+ *
+ * Who shows them is drawn again when one of them is shown otherwise, and not when the server has only said that it keeps what is shown.
+ */
 export function useCourses() {
-  const query = useQuery(coursesQuery);
-  const changes = useWaitingChanges();
-  const courses = useMemo(
-    () => query.data && asList(query.data.map((course) => withChanges(course, changes))),
-    [query.data, changes],
-  );
-  return { ...query, data: courses };
+  const { error, isPending, refetch } = useQuery({
+    ...coursesQuery,
+    notifyOnChangeProps: ['status', 'error'],
+  });
+  const { subscribe, list } = shownBy(useQueryClient());
+  const data = useSyncExternalStore(subscribe, list, list);
+  return { data, error, isPending, refetch };
+}
+
+const COURSES = hashKey(coursesQuery.queryKey);
+
+/** The list of courses as it is shown, made once for all who look. */
+class ShownCourses {
+  readonly #client: QueryClient;
+  #of: {
+    readonly stored?: readonly StoredCourse[] | undefined;
+    readonly changes?: readonly PendingChange[];
+  } = {};
+  #list: readonly ShownCourse[] | undefined;
+
+  constructor(client: QueryClient) {
+    this.#client = client;
+  }
+
+  readonly list = (): readonly ShownCourse[] | undefined => {
+    const stored = this.#client.getQueryCache().get<StoredCourse[]>(COURSES)?.state.data;
+    const changes = waitingChanges();
+    if (stored !== this.#of.stored || changes !== this.#of.changes) {
+      this.#of = { stored, changes };
+      this.#list = stored && asList(stored.map((course) => withChanges(course, changes)));
+    }
+    return this.#list;
+  };
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    const tell = notifyManager.batchCalls(listener);
+    const stopCourses = this.#client.getQueryCache().subscribe(({ query }) => {
+      if (query.queryHash === COURSES) tell();
+    });
+    const stopWaiting = subscribeToWaiting(listener);
+    return () => {
+      stopCourses();
+      stopWaiting();
+    };
+  };
+}
+
+const shownLists = new WeakMap<QueryClient, ShownCourses>();
+
+function shownBy(client: QueryClient): ShownCourses {
+  const known = shownLists.get(client) ?? new ShownCourses(client);
+  shownLists.set(client, known);
+  return known;
 }
 
 /** The list as it was last shown, for as long as every course in it is shown as it was. */

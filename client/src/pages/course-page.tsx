@@ -69,8 +69,6 @@ export function CourseScreen() {
 const Columns = memo(function Columns({ course, page }: { course: ShownCourse; page: PageName }) {
   const wide = useIsWide();
   const columns = useColumns();
-  const before = useDeferredValue(course);
-  const told = before.id === course.id ? before : course;
   const { kept, isDrawn } = usePages(course.id, page);
   const main = <Pages course={course} page={page} kept={kept} isDrawn={isDrawn} />;
   if (!wide) {
@@ -78,7 +76,7 @@ const Columns = memo(function Columns({ course, page }: { course: ShownCourse; p
       <InTerm termId={course.termId}>
         <OnPaper course={course} />
         <Page title={titleOf(course, page)} isDrawn={isDrawn}>
-          <CourseHead course={told} page={page} />
+          <Head course={course} page={page} />
           {page !== 'rules' && <WaitingRules course={course} />}
           {main}
         </Page>
@@ -92,7 +90,7 @@ const Columns = memo(function Columns({ course, page }: { course: ShownCourse; p
         <TermColumn chosen={course.id} />
         <View style={{ flex: 1 }}>
           <Page title={titleOf(course, page)} isDrawn={isDrawn} most={columns.page}>
-            <CourseHead course={told} page={page} />
+            <Head course={course} page={page} />
             {page !== 'rules' && <WaitingRules course={course} />}
             {main}
           </Page>
@@ -104,6 +102,12 @@ const Columns = memo(function Columns({ course, page }: { course: ShownCourse; p
     </InTerm>
   );
 });
+
+/** The head of a course says what follows from a change as soon as there is time; another course's it says at once. */
+function Head({ course, page }: { course: ShownCourse; page: PageName }) {
+  const before = useDeferredValue(course);
+  return <CourseHead course={before.id === course.id ? before : course} page={page} />;
+}
 
 /** Pages between which one goes to and fro: they stay as they were left. */
 const KEPT: readonly PageName[] = ['scores', 'reach'];

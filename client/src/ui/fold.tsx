@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { memo, useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Icon } from '@/theme/icons';
@@ -16,28 +16,39 @@ interface FoldProps {
 
 /** Something rare, folded away under its title. */
 export function Fold({ title, summary, children, startsOpen = false }: FoldProps) {
-  const c = useColours();
   const [isOpen, setIsOpen] = useState(startsOpen);
   return (
     <Stack gap="s">
-      <Pressable
-        role="button"
-        aria-expanded={isOpen}
-        aria-label={title}
-        onPress={() => setIsOpen(!isOpen)}
-        style={{ minHeight: TOUCH, flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}
-      >
-        <Icon name={isOpen ? 'chevron-up' : 'chevron-down'} size={20} color={c.soft} />
-        <View style={{ flex: 1, minWidth: 0 }}>
-          <Text variant="labelLarge">{title}</Text>
-          {summary && !isOpen && (
-            <Text variant="bodySmall" style={{ color: c.soft }}>
-              {summary}
-            </Text>
-          )}
-        </View>
-      </Pressable>
+      <Title title={title} summary={summary} isOpen={isOpen} setIsOpen={setIsOpen} />
       {isOpen && <View style={{ gap: SPACE.l, paddingBottom: SPACE.s }}>{children}</View>}
     </Stack>
   );
 }
+
+interface TitleProps extends Pick<FoldProps, 'title' | 'summary'> {
+  isOpen: boolean;
+  setIsOpen: (isOpen: boolean) => void;
+}
+
+const Title = memo(function Title({ title, summary, isOpen, setIsOpen }: TitleProps) {
+  const c = useColours();
+  return (
+    <Pressable
+      role="button"
+      aria-expanded={isOpen}
+      aria-label={title}
+      onPress={() => setIsOpen(!isOpen)}
+      style={{ minHeight: TOUCH, flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}
+    >
+      <Icon name={isOpen ? 'chevron-up' : 'chevron-down'} size={20} color={c.soft} />
+      <View style={{ flex: 1, minWidth: 0 }}>
+        <Text variant="labelLarge">{title}</Text>
+        {summary && !isOpen && (
+          <Text variant="bodySmall" style={{ color: c.soft }}>
+            {summary}
+          </Text>
+        )}
+      </View>
+    </Pressable>
+  );
+});

@@ -28,7 +28,8 @@ export function setChangeQueue(next: ChangeQueue): void {
   tell();
 }
 
-function subscribe(listener: () => void): () => void {
+/** Hears whenever anything of what is on its way changes; what is answered ends it. */
+export function subscribeToWaiting(listener: () => void): () => void {
   listeners.add(listener);
   return () => listeners.delete(listener);
 }
@@ -37,21 +38,19 @@ const now = () => queue.waiting;
 
 /** What is on its way to the server, in order, and again whenever anything of it changes. */
 export function useWaiting(): readonly Waiting[] {
-  return useSyncExternalStore(subscribe, now, now);
+  return useSyncExternalStore(subscribeToWaiting, now, now);
 }
 
-/** The changes on their way: the same list for as long as it is the same changes, whatever becomes of each. */
 const asList = sameList<PendingChange>();
-const changesNow = () => asList(queue.waiting.map(({ change }) => change));
 
-/** The changes on their way to the server, in order, and again whenever there are others. */
-export function useWaitingChanges(): readonly PendingChange[] {
-  return useSyncExternalStore(subscribe, changesNow, changesNow);
+/** The changes on their way to the server, in order: the same list for as long as it is the same changes, whatever becomes of each. */
+export function waitingChanges(): readonly PendingChange[] {
+  return asList(queue.waiting.map(({ change }) => change));
 }
 
 const isBegun = () => queue !== NOBODY;
 
 /** Whether the changes of somebody are being saved here: what they have changed before stands in every number then. */
 export function useIsSaving(): boolean {
-  return useSyncExternalStore(subscribe, isBegun, isBegun);
+  return useSyncExternalStore(subscribeToWaiting, isBegun, isBegun);
 }

@@ -56,20 +56,7 @@ export const CourseHead = memo(function CourseHead({
     .join(' · ');
   return (
     <Stack gap={short ? 's' : 'l'}>
-      {!wide && (
-        <Link href="/" asChild>
-          <Pressable
-            role="link"
-            aria-label={`${document.title}: back to the term`}
-            style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: TOUCH }}
-          >
-            <Icon name="chevron-left" size={22} color={c.soft} />
-            <Text variant="bodyMedium" style={{ color: c.soft, flexShrink: 1 }}>
-              {[document.title, about].filter(Boolean).join(' · ')}
-            </Text>
-          </Pressable>
-        </Link>
-      )}
+      {!wide && <BackToTerm title={document.title} about={about} />}
       <Row gap="l" align="center">
         <Text
           variant={letter.length > 3 || short ? 'displaySmall' : wide ? 'displayMedium' : 'displayLarge'}
@@ -112,6 +99,24 @@ export const CourseHead = memo(function CourseHead({
       {isTab && page !== 'reach' && !short && <HeadWords document={document} />}
       <CourseTabs courseId={course.id} page={page} />
     </Stack>
+  );
+});
+
+const BackToTerm = memo(function BackToTerm({ title, about }: { title: string; about: string }) {
+  const c = useColours();
+  return (
+    <Link href="/" asChild>
+      <Pressable
+        role="link"
+        aria-label={`${title}: back to the term`}
+        style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: TOUCH }}
+      >
+        <Icon name="chevron-left" size={22} color={c.soft} />
+        <Text variant="bodyMedium" style={{ color: c.soft, flexShrink: 1 }}>
+          {[title, about].filter(Boolean).join(' · ')}
+        </Text>
+      </Pressable>
+    </Link>
   );
 });
 
