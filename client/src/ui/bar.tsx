@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { View } from 'react-native';
 import { useColours } from '@/theme/paper-theme';
 
@@ -10,7 +11,7 @@ interface BarProps {
 const HEIGHT = 8;
 
 /** A length beside a number that says the same in words. */
-export function Bar({ percent, tone }: BarProps) {
+export const Bar = memo(function Bar({ percent, tone }: BarProps) {
   const c = useColours();
   const shape = { height: HEIGHT, borderRadius: HEIGHT / 2 };
   return (
@@ -18,4 +19,4 @@ export function Bar({ percent, tone }: BarProps) {
       <View style={{ ...shape, width: `${percent}%`, backgroundColor: c[tone] }} />
     </View>
   );
-}
+});

@@ -1,5 +1,5 @@
 import type { Phrase } from '@fidens/core';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { View, type StyleProp, type TextStyle } from 'react-native';
 import { Text } from 'react-native-paper';
 import { SPACE } from '@/theme/layout';
@@ -33,7 +33,7 @@ export function Phrases({
 }
 
 /** A word in a rounded field: a state, a target, a choice that is in force. */
-export function WordChip({
+export const WordChip = memo(function WordChip({
   children,
   tone,
 }: {
@@ -56,17 +56,23 @@ export function WordChip({
       </Text>
     </View>
   );
-}
+});
 
 /** A second text that explains. */
-export function Soft({ children, style }: { children: ReactNode; style?: StyleProp<TextStyle> }) {
+export const Soft = memo(function Soft({
+  children,
+  style,
+}: {
+  children: ReactNode;
+  style?: StyleProp<TextStyle>;
+}) {
   const { soft } = useColours();
   return (
     <Text variant="bodyMedium" style={[{ color: soft }, style]}>
       {children}
     </Text>
   );
-}
+});
 
 /** What is wrong, beside what it is about. */
 export function Wrong({ id, children }: { id?: string; children: ReactNode }) {
@@ -84,7 +90,7 @@ export function Wrong({ id, children }: { id?: string; children: ReactNode }) {
 }
 
 /** A title of a part of a page, with what stands at its right end. */
-export function SectionTitle({
+export const SectionTitle = memo(function SectionTitle({
   children,
   end,
   level = 2,
@@ -93,7 +99,6 @@ export function SectionTitle({
   end?: ReactNode;
   level?: number;
 }) {
-  useColours();
   return (
     <View
       style={{ flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s, justifyContent: 'space-between' }}
@@ -104,7 +109,7 @@ export function SectionTitle({
       {end}
     </View>
   );
-}
+});
 
 /** A number in strong figures. */
 export function Figure({ children, style }: { children: ReactNode; style?: StyleProp<TextStyle> }) {

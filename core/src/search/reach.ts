@@ -85,19 +85,18 @@ export function reach(from: Outlooks, goals: readonly Goal[] = from.plan.course.
   const unknowns = plan.pieces.filter(isUnknown);
   return reachAlong({
     plan,
-    goals,
     base: supposing(({ assumed, insideExtra }) => assumed ?? (insideExtra ? ZERO : ONE)),
     moving: unknowns,
     tried: unknowns,
     last: unknowns.length > 0 ? LAST : 0,
     valueAt: (place) => whole(place).div(GRID),
     textOf: (place) => decimalText(whole(place).div(HUNDRED), 2, true),
-  });
+  })(goals);
 }
 
-/** What every band takes along a trial. */
-export function reachAlong(trial: Trial): BandReach[] {
-  const { plan, goals, textOf } = trial;
+/** What bands take along a trial, which is prepared once for all that are asked for. */
+export function reachAlong(trial: Trial): (goals: readonly Goal[]) => BandReach[] {
+  const { plan, textOf } = trial;
   const letters = lettersOf(plan.course.scale);
   const questions = questionsOf(trial);
   const asked = new Asked(
@@ -110,7 +109,7 @@ export function reachAlong(trial: Trial): BandReach[] {
     const firsts = firstsOf(conditionOf(asked));
     return { requirement, firsts, ...found([firsts]) };
   });
-  return goals.map((band) => {
+  const takes = (band: Goal): BandReach => {
     const onPoints = firstsOf(pointsCondition(asked, thresholdOf(fractionOfPercent(band.from), letters)));
     const needed = band.own ? [] : required.filter(({ requirement }) => isNeededFor(requirement, band, plan));
     if (needed.length === 0) return { band, ...found([onPoints]) };
@@ -120,7 +119,8 @@ export function reachAlong(trial: Trial): BandReach[] {
       onPoints: found([onPoints]),
       requirements: needed.map(({ firsts: _firsts, ...entry }) => entry),
     };
-  });
+  };
+  return (goals) => goals.map(takes);
 }
 
 /** Whether a band needs a requirement: it is for that one, or for a lower one. */

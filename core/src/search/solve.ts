@@ -33,23 +33,35 @@ export interface Asked {
  * @returns the answer for each band, highest first, or why there is none
  */
 export function solve(from: Outlooks, id: string, { goals, beside }: Asked = {}): Solution {
+  const known = beside ? undefined : last.get(from);
+  const prepared = known?.id === id ? known.prepared : prepare(from, id, beside);
+  if (!beside) last.set(from, { id, prepared });
+  if ('why' in prepared) return { id, why: prepared.why };
+  return { id, bands: prepared.takes(goals ?? from.plan.course.scale.bands) };
+}
+
+/** What a piece takes for bands, ready to be asked, or why that cannot be said. */
+type Prepared = { readonly takes: ReturnType<typeof reachAlong> } | { readonly why: string };
+
+/** Of each course's outlooks the piece that was last asked about: what is said of a course asks about the same one several times. */
+const last = new WeakMap<Outlooks, { readonly id: string; readonly prepared: Prepared }>();
+
+function prepare(from: Outlooks, id: string, beside: Asked['beside']): Prepared {
   const { plan, supposing } = from;
   const { valueOf, standingOf } = from.forecasting;
   const piece = plan.pieces.find((candidate) => candidate.id === id && candidate.origin === 'listed');
-  if (piece?.settlement !== 'unsettled') return { id, why: whyNotOpen(from, id) };
+  if (piece?.settlement !== 'unsettled') return { why: whyNotOpen(from, id) };
   const base = supposing((other) => {
     if (other === piece) return ONE;
     return other.id === beside?.id ? beside.value : valueOf(other);
   }, standingOf);
-  if (base.lacks) return { id, why: 'Other open work has no forecast yet: nothing near it has a score.' };
+  if (base.lacks) return { why: 'Other open work has no forecast yet: nothing near it has a score.' };
   const grid = scoresOf(piece);
-  if (grid.last + 1 > MOST_SCORES)
-    return { id, why: `There are more than ${MOST_SCORES} scores to tell apart.` };
+  if (grid.last + 1 > MOST_SCORES) return { why: `There are more than ${MOST_SCORES} scores to tell apart.` };
   if (new Variation(base, [piece], exact).valueAt(() => ZERO) === undefined)
-    return { id, why: 'The course has no grade with this piece at 0.' };
-  const bands = reachAlong({
+    return { why: 'The course has no grade with this piece at 0.' };
+  const takes = reachAlong({
     plan,
-    goals: goals ?? plan.course.scale.bands,
     base,
     moving: [piece],
     tried: plan.pieces.filter((other) => other === piece || other.id === beside?.id),
@@ -57,7 +69,7 @@ export function solve(from: Outlooks, id: string, { goals, beside }: Asked = {})
     valueAt: (place) => grid.score(place).div(piece.size),
     textOf: (place) => decimalText(grid.score(place), 12),
   });
-  return { id, bands };
+  return { takes };
 }
 
 /** A piece, and what it alone must bring for each band. */

@@ -3,7 +3,7 @@ import type { Derivation } from '../grading/combine';
 import type { Outlooks } from '../grading/outlook';
 import type { PlannedNode, PlannedPiece } from '../grading/plan';
 import { exact } from '../numbers/arithmetic';
-import { HUNDRED, ONE, ZERO, type Rational } from '../numbers/rational';
+import { compareOf, HUNDRED, ONE, ZERO, type Rational } from '../numbers/rational';
 import type { Worth } from '../rules/drop/candidates';
 import { Composition } from './composition';
 import { Variation } from './variation';
@@ -20,7 +20,10 @@ export interface Swing {
 /** The open piece that can move the course most; the earlier of equal ones. Nothing where there is no forecast. */
 export function largestSwing(from: Outlooks): Swing | undefined {
   const [first, ...rest] = swings(from);
-  return rest.reduce((most, swing) => (most && swing.points.compare(most.points) > 0 ? swing : most), first);
+  return rest.reduce(
+    (most, swing) => (most && compareOf(swing.points, most.points) > 0 ? swing : most),
+    first,
+  );
 }
 
 /**
@@ -29,9 +32,15 @@ export function largestSwing(from: Outlooks): Swing | undefined {
  * @param from - the course's outlooks
  * @returns empty where the course has no forecast
  */
-export function swings({ forecast }: Outlooks): Swing[] {
-  return forecast?.worth ? swingsIn(forecast, forecast, (worth) => worth?.value) : [];
+export function swings({ forecast }: Outlooks): readonly Swing[] {
+  if (!forecast?.worth) return [];
+  const own = found.get(forecast) ?? swingsIn(forecast, forecast, (worth) => worth?.value);
+  found.set(forecast, own);
+  return own;
 }
+
+/** Nearly all that is said of a course asks for them; a derivation is never changed. */
+const found = new WeakMap<Derivation, readonly Swing[]>();
 
 /** The course's value when a category of it is worth something. */
 type Lift = (worth: Worth<Rational> | undefined) => Rational | undefined;
@@ -75,13 +84,13 @@ function countAlike({ category, children, sums }: Derivation): boolean {
       node.kind === 'piece' &&
       !node.extra &&
       first?.node.kind === 'piece' &&
-      node.size.equals(first.node.size) &&
+      compareOf(node.size, first.node.size) === 0 &&
       sums.every(({ members }) => isSame(members[place]!.weight, members[first.place]!.weight)),
   );
 }
 
 function isSame(a: Rational | undefined, b: Rational | undefined): boolean {
-  return a === b || (a !== undefined && b !== undefined && a.equals(b));
+  return a === b || (a !== undefined && b !== undefined && compareOf(a, b) === 0);
 }
 
 function isOpen({ origin, settlement }: PlannedPiece): boolean {

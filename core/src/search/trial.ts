@@ -14,7 +14,6 @@ export interface Goal extends Band {
 /** The levels that some pieces are tried at together, from the lowest to the highest. */
 export interface Trial {
   readonly plan: Plan;
-  readonly goals: readonly Goal[];
   /** The course with everything else at its value. */
   readonly base: Derivation;
   readonly moving: readonly PlannedPiece[];

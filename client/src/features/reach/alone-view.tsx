@@ -70,42 +70,57 @@ function openPieces({ potentials, outlooks }: Computed): Assessment[] {
 }
 
 function Alone({ computed, piece }: { computed: Computed; piece: Assessment }) {
-  const c = useColours();
-  const solution = useMemo(
-    () => solve(computed.outlooks, piece.id, { goals: computed.goals }),
-    [computed, piece.id],
-  );
+  const solution = useMemo(() => {
+    const { alone, goals, outlooks } = computed;
+    return alone?.piece.id === piece.id ? alone : solve(outlooks, piece.id, { goals });
+  }, [computed, piece.id]);
   if ('why' in solution) return <Soft>{solution.why}</Soft>;
   return (
     <View role="table" aria-label={`What each letter takes of ${piece.name} alone`}>
       {solution.bands.map((entry) => (
-        <View
+        <TakesRow
           key={entry.band.label}
-          role="row"
-          style={{
-            flexDirection: 'row',
-            gap: SPACE.m,
-            alignItems: 'baseline',
-            borderTopWidth: 1,
-            borderColor: c.rule,
-            paddingVertical: SPACE.s,
-          }}
-        >
-          <Text
-            role="rowheader"
-            variant="titleMedium"
-            style={{ minWidth: 48, color: entry.state === 'out' ? c.onPale : c.ink }}
-          >
-            {entry.band.label}
-          </Text>
-          <Text role="cell" variant="bodyMedium" style={{ flex: 1, color: c.soft }}>
-            {scoreWords(entry, piece)}
-          </Text>
-        </View>
+          label={entry.band.label}
+          isOut={entry.state === 'out'}
+          words={scoreWords(entry, piece)}
+        />
       ))}
     </View>
   );
 }
+
+/** What a letter takes, in plain values: where they stay, it is not drawn again. */
+const TakesRow = memo(function TakesRow({
+  label,
+  isOut,
+  words,
+}: {
+  label: string;
+  isOut: boolean;
+  words: string;
+}) {
+  const c = useColours();
+  return (
+    <View
+      role="row"
+      style={{
+        flexDirection: 'row',
+        gap: SPACE.m,
+        alignItems: 'baseline',
+        borderTopWidth: 1,
+        borderColor: c.rule,
+        paddingVertical: SPACE.s,
+      }}
+    >
+      <Text role="rowheader" variant="titleMedium" style={{ minWidth: 48, color: isOut ? c.onPale : c.ink }}>
+        {label}
+      </Text>
+      <Text role="cell" variant="bodyMedium" style={{ flex: 1, color: c.soft }}>
+        {words}
+      </Text>
+    </View>
+  );
+});
 
 /** "72 of 80, 90%"; where more is not enough, from where to where. */
 function scoreWords({ state, level, gaps }: BandReach, { possible }: Assessment): string {

@@ -41,7 +41,13 @@ export const SwingBars = memo(function SwingBars({ computed }: { computed: Compu
       )}
       <View role="list" aria-label="Open pieces and how far each can move the course">
         {shown.slice(0, FIRST).map((piece) => (
-          <PieceBar key={piece.id} piece={piece} most={most} next={next?.label} />
+          <PieceBar
+            key={piece.id}
+            name={piece.name}
+            swing={decimalText(piece.swing, 1)}
+            percent={most === 0 ? 0 : Math.max(2, (piece.swing.valueOf() / most) * 100)}
+            rises={next && riseWords(piece, next.label)}
+          />
         ))}
       </View>
       {shown.length > FIRST && <Soft>And {shown.length - FIRST} more, each with less.</Soft>}
@@ -49,9 +55,18 @@ export const SwingBars = memo(function SwingBars({ computed }: { computed: Compu
   );
 });
 
-function PieceBar({ piece, most, next }: { piece: Potential; most: number; next: string | undefined }) {
+/** A piece in plain values: where they stay, it is not drawn again. */
+interface PieceBarProps {
+  name: string;
+  /** How far it can move the course, in percent of it. */
+  swing: string;
+  /** The same as a length, in percent of the longest. */
+  percent: number;
+  rises: string | undefined;
+}
+
+const PieceBar = memo(function PieceBar({ name, swing, percent, rises }: PieceBarProps) {
   const c = useColours();
-  const width = most === 0 ? 0 : Math.max(2, (piece.swing.valueOf() / most) * 100);
   return (
     <View
       role="listitem"
@@ -59,17 +74,17 @@ function PieceBar({ piece, most, next }: { piece: Potential; most: number; next:
     >
       <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.m }}>
         <Text variant="bodyMedium" style={{ flexShrink: 1 }}>
-          {piece.name}
+          {name}
         </Text>
         <Text variant="bodyMedium" style={{ fontFamily: TEXT_MEDIUM }}>
-          up to {decimalText(piece.swing, 1)}
+          up to {swing}
         </Text>
       </View>
-      <Bar percent={width} tone="segment" />
-      {next && <Soft>{riseWords(piece, next)}</Soft>}
+      <Bar percent={percent} tone="segment" />
+      {rises && <Soft>{rises}</Soft>}
     </View>
   );
-}
+});
 
 function riseWords({ needs, usual, possible }: Potential, next: string): string {
   if (needs === undefined) return `It alone cannot bring ${next}.`;
