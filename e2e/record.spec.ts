@@ -246,7 +246,9 @@ test('the keyboard alone enters a whole category: Enter to the next, arrows betw
   await page.keyboard.press('ArrowUp');
   await expect(page.getByLabel('Score of Eelgrass survey')).toHaveValue('85%');
   await page.keyboard.press('ArrowDown');
-  await page.keyboard.type('9');
+  // What stands there is typed over, not gone on with.
+  await expect(page.getByLabel('Score of Tidal creek log')).toHaveValue('1');
+  await page.keyboard.type('19');
   await page.keyboard.press('Enter');
   // From the last of a category it goes on to what is open in the next.
   await expect(page.getByLabel('Score of Set 3 · tidal budgets')).toBeFocused();

@@ -16,7 +16,7 @@ import {
   type Status,
 } from '@fidens/core';
 import { useMemo, useRef, useState, type RefObject } from 'react';
-import { View } from 'react-native';
+import { View, type TextInputKeyPressEvent } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
 import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/now';
@@ -28,6 +28,7 @@ import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
 import { ChipButton } from '@/ui/chip-button';
 import { STAYS } from '@/ui/fields/stays';
+import { useTypedOver } from '@/ui/fields/typed-over';
 import { Soon } from '@/ui/soon';
 import { useLeaving } from '@/ui/hooks/use-leaving';
 import { gradeWords, number } from '@/wording/words';
@@ -64,6 +65,7 @@ export function EntryField({
   const now = useNow();
   const touched = typed !== undefined && text.trim() !== before;
   const entry = readEntry(text, piece, scaleFor(course.document, piece.id));
+  useTypedOver(autoFocus);
   const late = lateTodayWords(compute(course.document, now), piece.id);
 
   const record = (reading: Omit<EntryReading, 'said'>, to: EntryStep = 'back') => {
@@ -96,10 +98,13 @@ export function EntryField({
     if (entry.kind === 'asks') question.current?.focus();
   };
   const question = useRef<{ focus: () => void }>(null);
-  const onKey = (key: string) => {
+  const onKey = (event: TextInputKeyPressEvent) => {
+    const { key } = event.nativeEvent;
     if (key === 'Escape') leave('back');
-    if (key === 'ArrowDown') end('next');
-    if (key === 'ArrowUp') end('previous');
+    if (key !== 'ArrowDown' && key !== 'ArrowUp') return;
+    // The key would go on to move in the field that it leads to.
+    event.preventDefault();
+    end(key === 'ArrowDown' ? 'next' : 'previous');
   };
   return (
     <Stack gap="s">
@@ -113,7 +118,7 @@ export function EntryField({
           value={text}
           onChangeText={setText}
           onSubmitEditing={() => end('next')}
-          onKeyPress={({ nativeEvent }) => onKey(nativeEvent.key)}
+          onKeyPress={onKey}
           error={entry.kind === 'unclear'}
           autoCapitalize="characters"
           autoCorrect={false}

@@ -5,8 +5,9 @@ import { Text, TextInput } from 'react-native-paper';
 import { useColours } from '@/theme/paper-theme';
 import { STAYS } from '@/ui/fields/stays';
 import { Wrong } from '@/ui/text';
-import { useKept } from './use-kept';
 import { tied } from './tied';
+import { useTypedOver } from './typed-over';
+import { useKept } from './use-kept';
 
 interface KeptFieldProps {
   /** What it is, for a screen reader; `shown` is what stands on it, nothing where the column that it is in says it. */
@@ -49,6 +50,7 @@ export function KeptField({
   const { text, wrong: own, meanwhile, type, keep } = useKept({ value, fault, read, onKeep });
   const wrong = own ?? beside;
   const wrongId = useId();
+  useTypedOver(autoFocus);
   const leave = () => {
     onType?.(undefined);
     keep();

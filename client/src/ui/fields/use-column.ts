@@ -1,5 +1,6 @@
 import { useRef } from 'react';
 import type { Focusable } from './focusable';
+import { selectFocused } from './typed-over';
 
 /** A column of fields through which Enter leads down. */
 export interface Column {
@@ -7,12 +8,6 @@ export interface Column {
   readonly ref: (id: string) => (field: Focusable | null) => void;
   /** Goes to the field after one; it stays where it is the last. */
   readonly next: (id: string) => void;
-}
-
-/** What the field that has the focus holds is typed over, as where the Tab key leads to it. */
-function selectFocused(): void {
-  const field = globalThis.document?.activeElement;
-  if (field && 'select' in field) (field as HTMLInputElement).select();
 }
 
 /** @param order - the ids of the fields from the top down */
