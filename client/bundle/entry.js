@@ -1,18 +1,23 @@
 import '@expo/metro-runtime';
 // Where the page's script came from, by which workers are found, is known only while it is run for the first time.
-import 'expo';
+import 'expo/src/winter/ImportMetaRegistry';
 import { ctx } from 'expo-router/_ctx';
 import { App } from 'expo-router/build/qualified-entry';
 import { renderRootComponent } from 'expo-router/build/renderRootComponent';
 import { askEarly } from '../src/data/early';
+import { LIGHT_THEME } from '../src/theme/paper-theme';
 
 /**
  * How Fidens begins: as the router's own entry does, but one step at a time. The router runs what stands around every page before it draws
  * anything, all in one go; between these steps the browser has its turn.
  */
 const STEPS = [
+  () => require('expo'),
   () => ctx('./_layout.tsx'),
+  // What is only named is run then, too: a module is run when it is first used.
+  () => LIGHT_THEME,
   () => ctx('./(places)/_layout.tsx'),
+  () => App,
   () => renderRootComponent(App),
 ];
 

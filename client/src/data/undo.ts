@@ -67,7 +67,7 @@ function keep(past: readonly Step[]): void {
  */
 export function restoreSteps(read: (kept: unknown) => Step | undefined): void {
   const kept = keptSteps.read();
-  if (steps.past.length > 0 || !Array.isArray(kept)) return;
+  if (steps.past.length > 0 || !Array.isArray(kept) || kept.length === 0) return;
   const past = kept.map(read);
   if (past.every((step) => step !== undefined)) tell({ ...steps, past });
 }

@@ -10,6 +10,7 @@ import {
   type LeftOut,
   type OutlookName,
 } from '@fidens/core';
+import { useMemo } from 'react';
 import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/now';
 import { useSession } from '@/data/session';
@@ -49,6 +50,17 @@ export function gpaOf(
       return { course: document, band: letterOf(outlooks[name], letters)?.band };
     }),
     settings,
+  );
+}
+
+/** The GPA of what is settled, for what asks for no other outlook; nothing where no courses are given. */
+export function useSettledGpa(courses: readonly ShownCourse[] | undefined): Gpa | undefined {
+  const now = useNow();
+  const settings = useGpaSettings();
+  const terms = useTerms();
+  return useMemo(
+    () => courses && gpaOf(inOrder(courses, terms), 'standing', now, settings),
+    [courses, terms, now, settings],
   );
 }
 

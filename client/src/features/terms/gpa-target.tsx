@@ -17,7 +17,7 @@ import type { ShownCourse } from '@/data/courses';
 import { useNow } from '@/data/now';
 import { remember } from '@/data/undo';
 import { useAnswer } from '@/model/one-worker';
-import { useGpaSettings, useGpas } from '@/model/term-gpa';
+import { useGpaSettings, useSettledGpa } from '@/model/term-gpa';
 import { makeChange } from '@/model/use-change';
 import { SPACE } from '@/theme/layout';
 import { TEXT_STRONG, useColours } from '@/theme/paper-theme';
@@ -48,7 +48,7 @@ export function GpaTarget({ courses, others }: GpaTargetProps) {
   const [typed, setTyped] = useState('');
   const [scope, setScope] = useState<Scope>('term');
   const open = useMemo(() => courses.filter(({ document }) => !document.official), [courses]);
-  const given = useGpas(useMemo(() => courses.filter(({ document }) => document.official), [courses]));
+  const official = useMemo(() => courses.filter(({ document }) => document.official), [courses]);
   const { repeats } = useGpaSettings();
   // What is taken again now will not count any more, however it ends.
   const kept = useMemo(
@@ -63,12 +63,14 @@ export function GpaTarget({ courses, others }: GpaTargetProps) {
       ),
     [others, courses, repeats],
   );
-  const before = useGpas(kept);
   const target = typedDecimal(typed);
   const isAsked = isDecimal(target);
+  // All courses of all terms are much to compute for what nobody has asked.
+  const given = useSettledGpa(isAsked ? official : undefined);
+  const before = useSettledGpa(isAsked && scope === 'everything' ? kept : undefined);
   const isWrong = typed !== '' && !isAsked;
   const wrongId = useId();
-  const sum = sumOf(scope === 'term' ? [given.of.standing] : [given.of.standing, before.of.standing]);
+  const sum = sumOf([given, before].filter((gpa) => gpa !== undefined));
   const [credits, earned] = [sum.credits.toFraction(), sum.earned.toFraction()];
   const question = useMemo(
     () =>
