@@ -329,6 +329,30 @@ test('a piece that nobody has listed is made on the way to its score', async ({ 
   await expect(page.getByRole('button', { name: /^Surprise quiz: / })).toBeHidden();
 });
 
+test('a notice stands at once: nothing fades for who asked for less motion', async ({ page }) => {
+  await openSample(page);
+  await openCourse(page, 'Coastal Ecology');
+  await page.getByRole('button', { name: /^Eelgrass survey: / }).click();
+  await page.getByLabel('Score of Eelgrass survey').fill('17');
+  const seen = page.evaluate(
+    () =>
+      new Promise<string[]>((resolve) => {
+        const found: string[] = [];
+        const look = () => {
+          const words = [...document.querySelectorAll('[aria-live]')];
+          const notice = words.find(({ textContent }) => textContent.includes('Eelgrass survey: 17'));
+          if (notice) found.push(getComputedStyle(notice).opacity);
+          if (found.at(-1) === '1') resolve(found);
+          else requestAnimationFrame(look);
+        };
+        look();
+      }),
+  );
+  await page.keyboard.press('Enter');
+  // It is there or not, and never in between.
+  expect((await seen).filter((opacity) => opacity !== '0')).toEqual(['1']);
+});
+
 test('the Scores page says what is dropped now, narrows its list, and draws the standing over time', async ({
   page,
 }) => {

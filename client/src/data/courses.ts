@@ -12,6 +12,7 @@ import { useSyncExternalStore } from 'react';
 import type { PendingChange } from '@/data/sync/pending';
 import { subscribeToWaiting, waitingChanges } from '@/data/sync/queue';
 import { ask, askUnlessSame, once, reasonOf } from './api';
+import { perClient } from './per-client';
 import { sameList } from './same-list';
 import { remember, say } from './undo';
 
@@ -128,13 +129,7 @@ class ShownCourses {
   };
 }
 
-const shownLists = new WeakMap<QueryClient, ShownCourses>();
-
-function shownBy(client: QueryClient): ShownCourses {
-  const known = shownLists.get(client) ?? new ShownCourses(client);
-  shownLists.set(client, known);
-  return known;
-}
+const shownBy = perClient((client) => new ShownCourses(client));
 
 /** The list as it was last shown, for as long as every course in it is shown as it was. */
 const asList = sameList<ShownCourse>();

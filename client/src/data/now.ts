@@ -1,5 +1,6 @@
 import { hashKey, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
+import { perClient } from './per-client';
 import { sessionQuery, type Session } from './session';
 
 const MINUTE = 60_000;
@@ -39,9 +40,8 @@ class Clock {
   #start(): () => void {
     const tell = () => this.#listeners.forEach((listener) => listener());
     const timer = setInterval(tell, MINUTE / 4);
-    const [name] = sessionQuery.queryKey;
     const stop = this.#client.getQueryCache().subscribe(({ type, query }) => {
-      if (type === 'updated' && (query.queryKey as readonly unknown[])[0] === name) tell();
+      if (type === 'updated' && query.queryHash === SESSION) tell();
     });
     return () => {
       clearInterval(timer);
@@ -50,13 +50,7 @@ class Clock {
   }
 }
 
-const clocks = new WeakMap<QueryClient, Clock>();
-
-function clockOf(client: QueryClient): Clock {
-  const clock = clocks.get(client) ?? new Clock(client);
-  clocks.set(client, clock);
-  return clock;
-}
+const clockOf = perClient((client) => new Clock(client));
 
 /** The moment taken for now: the sample student's, or the clock's to the minute. */
 export function useNow(): string {
