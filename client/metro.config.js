@@ -2,6 +2,7 @@ const { getDefaultConfig } = require('expo/metro-config');
 const { createHash } = require('node:crypto');
 const { readdirSync, readFileSync } = require('node:fs');
 const { dirname, join } = require('node:path');
+const { FIRST } = require('./bundle/first');
 const { leftOut } = require('./bundle/left-out');
 
 const config = getDefaultConfig(__dirname);
@@ -26,6 +27,10 @@ const eager = [
 ];
 const inlineRequires = { blockList: Object.fromEntries(eager.map((file) => [file, true])) };
 config.transformer.getTransformOptions = async () => ({ transform: { inlineRequires } });
+
+// What is run before all else: what the first page wants is asked for, and computed.
+const { getModulesRunBeforeMainModule: others } = config.serializer;
+config.serializer.getModulesRunBeforeMainModule = (entry) => [...FIRST, ...others(entry)];
 
 // What packages bring along and no page of ours comes to stays out of what browsers load.
 config.resolver.resolveRequest = (context, name, platform) => {

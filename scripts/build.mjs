@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
 import { stateFolder } from './install.mjs';
+import { FIRST } from '../client/bundle/first/index.js';
 import { giveUp, HOME, run, say } from './say.mjs';
 
 /** The folder of the built application. */
@@ -19,7 +20,7 @@ export async function build() {
   if (isBuilt) return;
   say('Building the application, about a minute the first time …');
   await exportForBrowsers(join(HOME, 'client'), async () => {
-    cutFirstScript();
+    cutScripts();
     await keepOnDevices();
   });
   writeFileSync(mark, sources);
@@ -51,36 +52,84 @@ export async function exportForBrowsers(home, more = () => undefined) {
   await Promise.all(texts.map(compress));
 }
 
-/** So many pieces the first script comes in. */
-const PIECES = 2;
+/** Signs of a piece at most: a browser that takes a script in is held for no longer than so much of it takes. */
+const MOST = 380_000;
 
 /**
- * Cuts the script that every page begins with into pieces that are run one after the other: a browser that takes one in is held for half of
- * the time.
+ * Cuts scripts into pieces, as the browser is held while it takes one in: the one that every page begins with, and the one that comes after.
+ * What is run before all else (`client/bundle/first`) stands in the first pieces, each with what it needs: it is run while the rest is on
+ * its way.
  */
-function cutFirstScript() {
+function cutScripts() {
   const index = join(DIST, 'index.html');
   const page = readFileSync(index, 'utf8');
-  const [tag, path] =
+  const [tag, first] =
     /<script src="([^"]+)" defer><\/script>/.exec(page) ?? giveUp('the page has no script.');
-  const file = join(DIST, path);
-  const modules = readFileSync(file, 'utf8').split(/\n(?=__d\()/);
-  const size = modules.join('\n').length / PIECES;
-  const pieces = Array.from({ length: PIECES }, () => []);
+  const text = readFileSync(join(DIST, first), 'utf8');
+  const [named, later] = /"([^"]*\/later-parts-[^"]+)"/.exec(text) ?? giveUp('no pages come later.');
+  const laterPieces = inPieces(modulesOf(readFileSync(join(DIST, later), 'utf8')).modules);
+  const laterPaths = JSON.stringify(writePieces(later, laterPieces));
+  const paths = writePieces(first, firstPieces(text.replace(named, () => laterPaths)));
+  writeFileSync(index, page.replace(tag, paths.map((path) => tag.replace(first, path)).join('')));
+}
+
+/** What comes before a script's modules, these, and the lines after them that run some. */
+function modulesOf(text) {
+  const [before, ...modules] = `\n${text}`.split(/\n(?=__d\()/);
+  const runs = /(?:\n__r\(\d+\);)*\n?$/.exec(modules.at(-1))[0];
+  modules.push(modules.pop().slice(0, -runs.length || undefined));
+  return { before: before.slice(1), modules, runs: runs.trim().split('\n').filter(Boolean) };
+}
+
+/** The pieces of the first script: one for each module that is run first, with what it needs, and then the rest. */
+function firstPieces(text) {
+  const { before, modules, runs } = modulesOf(text);
+  const known = new Map(
+    modules.map((module) => {
+      const [, id, needs] = MODULE_END.exec(module) ?? giveUp(`a module ends as none: ${module.slice(-80)}`);
+      return [Number(id), { module, needs: Object.values({ ...JSON.parse(needs), paths: null }) }];
+    }),
+  );
+  const rest = new Set(known.keys());
+  const taken = (id) => {
+    if (!rest.delete(id)) return [];
+    const { module, needs } = known.get(id);
+    return [module, ...needs.flatMap(taken)];
+  };
+  const first = runs.slice(0, FIRST.length).map((run) => [...taken(Number(/\d+/.exec(run)[0])), run]);
+  const others = inPieces([...rest].map((id) => known.get(id).module));
+  first[0].unshift(before);
+  others.at(-1).push(...runs.slice(FIRST.length));
+  return [...first, ...others];
+}
+
+/** How a module ends: what it is called, and what it needs, in a list or by the places it has there. */
+const MODULE_END = /\),(\d+),(\[[^[\]]*\]|\{(?:[^{}]|\{[^{}]*\})*\})\);?$/;
+
+/** Modules in as few pieces as there must be, each of about the same size. */
+function inPieces(modules) {
+  const all = modules.join('\n').length;
+  const size = all / Math.ceil(all / MOST);
+  const pieces = [];
   let length = 0;
   for (const module of modules) {
-    pieces[Math.min(PIECES - 1, Math.floor(length / size))].push(module);
+    const piece = Math.floor(length / size);
+    (pieces[piece] ??= []).push(module);
     length += module.length + 1;
   }
-  const tags = pieces.map((modules, index) => {
+  return pieces.filter(Boolean);
+}
+
+/** Writes the pieces of a script in its place; answers their paths. */
+function writePieces(path, pieces) {
+  rmSync(join(DIST, path));
+  return pieces.map((modules, index) => {
     const text = modules.join('\n');
     const hash = createHash('sha256').update(text).digest('hex').slice(0, 32);
     const named = path.replace(/[0-9a-f]{16,}\.js$/, `${index + 1}-${hash}.js`);
     writeFileSync(join(DIST, named), text);
-    return tag.replace(path, named);
+    return named;
   });
-  rmSync(file);
-  writeFileSync(index, page.replace(tag, tags.join('')));
 }
 
 /**

@@ -13,13 +13,21 @@ import { HOME } from './say.mjs';
  */
 const PAGE = join(HOME, 'client', 'public', 'index.html');
 const FONTS = join(HOME, 'client', 'public', 'fonts');
+/** `isFirst`: words before any script are in it. The others are fetched once the scripts are there (`client/bundle/entry.js`). */
 const SOURCES = [
-  { family: 'Figtree_400Regular', file: 'figtree/400Regular/Figtree_400Regular.ttf' },
+  { family: 'Figtree_400Regular', file: 'figtree/400Regular/Figtree_400Regular.ttf', isFirst: true },
   { family: 'Figtree_500Medium', file: 'figtree/500Medium/Figtree_500Medium.ttf' },
   { family: 'Figtree_600SemiBold', file: 'figtree/600SemiBold/Figtree_600SemiBold.ttf' },
   {
     family: 'BricolageGrotesque_700Bold',
     file: 'bricolage-grotesque/700Bold/BricolageGrotesque_700Bold.ttf',
+  },
+  // Our name is read long before other words are in its font.
+  {
+    family: 'Fidens_700Bold',
+    file: 'bricolage-grotesque/700Bold/BricolageGrotesque_700Bold.ttf',
+    signs: 'Fidens',
+    isFirst: true,
   },
 ];
 
@@ -63,16 +71,17 @@ rmSync(FONTS, { recursive: true, force: true });
 mkdirSync(FONTS, { recursive: true });
 const faces = [];
 const preloads = [];
-for (const { family, file } of SOURCES) {
+for (const { family, file, signs = SIGNS, isFirst } of SOURCES) {
   const source = readFileSync(require.resolve(`@expo-google-fonts/${file}`));
-  const packed = await subsetFont(source, SIGNS, { targetFormat: 'woff2' });
+  const packed = await subsetFont(source, signs, { targetFormat: 'woff2' });
   const name = `${family}-${createHash('sha256').update(packed).digest('hex').slice(0, 16)}.woff2`;
   writeFileSync(join(FONTS, name), packed);
   faces.push(
     `@font-face { font-family: '${family}'; src: url('/fonts/${name}') format('woff2'); font-display: swap; }`,
     standIn(`${family} stand-in`, await fromBuffer(source)),
   );
-  preloads.push(`<link rel="preload" href="/fonts/${name}" as="font" type="font/woff2" crossorigin />`);
+  if (isFirst)
+    preloads.push(`<link rel="preload" href="/fonts/${name}" as="font" type="font/woff2" crossorigin />`);
 }
 const between = (text, mark, lines) =>
   text.replace(

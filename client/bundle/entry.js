@@ -1,10 +1,11 @@
+import './first/ask';
+import './first/compute';
 import '@expo/metro-runtime';
 // Where the page's script came from, by which workers are found, is known only while it is run for the first time.
 import 'expo/src/winter/ImportMetaRegistry';
 import { ctx } from 'expo-router/_ctx';
 import { App } from 'expo-router/build/qualified-entry';
 import { renderRootComponent } from 'expo-router/build/renderRootComponent';
-import { askEarly } from '../src/data/early';
 import { LIGHT_THEME } from '../src/theme/paper-theme';
 
 /**
@@ -12,7 +13,9 @@ import { LIGHT_THEME } from '../src/theme/paper-theme';
  * anything, all in one go; between these steps the browser has its turn.
  */
 const STEPS = [
+  fetchFonts,
   () => require('expo'),
+  fetchPieces,
   () => ctx('./_layout.tsx'),
   // What is only named is run then, too: a module is run when it is first used.
   () => LIGHT_THEME,
@@ -21,10 +24,21 @@ const STEPS = [
   () => renderRootComponent(App),
 ];
 
+/** The fonts that no word needs before the application is drawn: scripts come before them. */
+function fetchFonts() {
+  // A stand-in that the device has not is none to wait for.
+  for (const face of document.fonts) face.load().catch(() => undefined);
+}
+
+/** What is cut into pieces (scripts/build.mjs) is fetched in all of them, and is there once the last has come. */
+function fetchPieces() {
+  const fetchOne = globalThis.__loadBundleAsync;
+  globalThis.__loadBundleAsync = (paths) => Promise.all([paths].flat().map((path) => fetchOne(path)));
+}
+
 function go([step, ...rest]) {
   step();
   if (rest.length > 0) setTimeout(go, 0, rest);
 }
 
-askEarly();
 setTimeout(go, 0, STEPS);

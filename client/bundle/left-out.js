@@ -61,10 +61,14 @@ const NOTHING = join(__dirname, 'nothing.js');
 /** What stands in the place of a file that we need a little of, or in another way. */
 const INSTEAD = {
   'expo-router/build/fork/native-stack/createNativeStackNavigator.js': join(__dirname, 'native-stack.js'),
+  'expo/dom/index.js': join(__dirname, 'no-page-within.js'),
+  'expo-router/build/domComponents/useDomComponentNavigation.js': join(__dirname, 'no-page-within.js'),
   'expo-router/build/head/index.js': join(__dirname, 'head.js'),
   'expo-router/build/screensFeatureFlags.js': join(__dirname, 'screens.js'),
   // A theme that is handed on to what stands in the same one is not put together with itself.
   '@callstack/react-theme-provider/lib/createTheming.js': join(__dirname, 'theming.js'),
+  'color-convert/index.js': join(__dirname, 'rgb-alone.js'),
+  'react-native-paper/lib/module/styles/themes/v2/colors.js': join(__dirname, 'paper-colours.js'),
   // What older browsers spelled otherwise: none that runs this needs it, and each value of each style would be looked at.
   'inline-style-prefixer/lib/plugins/crossFade.js': NOTHING,
   'inline-style-prefixer/lib/plugins/imageSet.js': NOTHING,

@@ -1,6 +1,7 @@
 import { applyEdits, decide, type Course, type Edit, type SeenChange } from '@fidens/core';
 import { ApiError } from '@/data/api';
-import { withChanges, type StoredCourse } from '@/data/courses';
+import type { StoredCourse } from '@/data/answers';
+import { withChanges } from '@/data/courses';
 import { ChangeQueue } from '@/data/sync/change-queue';
 import type { PendingChange } from '@/data/sync/pending';
 import { course, stored } from './sample';

@@ -1,5 +1,5 @@
 import type { Assessment, Course } from '@fidens/core';
-import type { StoredCourse } from '@/data/courses';
+import type { StoredCourse } from '@/data/answers';
 
 /** Two pieces of ten points, one with a score. */
 export function course(fields: Partial<Assessment> = {}): Course {

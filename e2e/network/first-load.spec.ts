@@ -65,6 +65,27 @@ test('who is here, the terms and the courses are asked once each', async ({ page
   expect(asked.sort()).toEqual(['courses', 'session', 'terms']);
 });
 
+test('a student’s courses are asked for while what draws them has not come', async ({ page }) => {
+  await signUp(page);
+  await addSampleCourse(page);
+  await settled(page);
+  // A device on which nobody is known, as one that Fidens has never been opened on.
+  await page.evaluate(() => localStorage.clear());
+  const asked: string[] = [];
+  page.on('request', (request) => asked.push(new URL(request.url()).pathname));
+  let arrive: () => void = () => undefined;
+  const arrival = new Promise<void>((resolve) => (arrive = resolve));
+  await page.route(/entry-3-/, (route) => arrival.then(() => route.continue()));
+  await page.goto('/', { waitUntil: 'commit' });
+  await expect.poll(() => asked.filter((path) => /\/(session|terms|courses)$/.test(path))).toHaveLength(3);
+  await expect(page.getByText(/Opening your records/)).toBeVisible();
+  arrive();
+  await expect(page.getByRole('link', { name: /Coastal Ecology/ })).toBeVisible();
+  // What was asked is what is shown: nothing is asked for twice.
+  await settled(page);
+  expect(asked.filter((path) => /\/(session|terms|courses)$/.test(path))).toHaveLength(3);
+});
+
 test('the term shows while the other pages have not come, and a page that does not come can be asked for again', async ({
   page,
 }) => {

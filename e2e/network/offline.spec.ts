@@ -43,27 +43,33 @@ async function prepared(page: Page): Promise<{ email: string; password: string }
   return account;
 }
 
-/** The titles of the courses that are kept on the device. */
-function keptTitles(page: Page): Promise<string[]> {
+/** What is kept on the device of what the server answered under a name. */
+function kept<T>(page: Page, name: string): Promise<T[]> {
   return page.evaluate(
-    () =>
-      new Promise<string[]>((resolve, reject) => {
+    (wanted) =>
+      new Promise<never[]>((resolve, reject) => {
         const opening = indexedDB.open('keyval-store');
         opening.onerror = () => reject(new Error('no store'));
         opening.onsuccess = () => {
           const store = opening.result.transaction('keyval').objectStore('keyval').get('fidens.answers');
           store.onsuccess = () => {
-            const kept = store.result as
+            const answers = store.result as
               | { clientState: { queries: { queryKey: string[]; state: { data: unknown } }[] } }
               | undefined;
-            const courses = kept?.clientState.queries.find(({ queryKey }) => queryKey[0] === 'courses');
-            const data = (courses?.state.data ?? []) as { document: { title: string } }[];
+            const found = answers?.clientState.queries.find(({ queryKey }) => queryKey[0] === wanted);
             opening.result.close();
-            resolve(data.map(({ document }) => document.title));
+            resolve((found?.state.data ?? []) as never[]);
           };
         };
       }),
+    name,
   );
+}
+
+/** The titles of the courses that are kept on the device. */
+async function keptTitles(page: Page): Promise<string[]> {
+  const courses = await kept<{ document: { title: string } }>(page, 'courses');
+  return courses.map(({ document }) => document.title);
 }
 
 test('without network Fidens opens on any address, records, changes rules, rehearses and simulates; later all of it is sent', async ({
@@ -175,6 +181,45 @@ test('who signs out leaves nothing of theirs on the device', async ({ page, cont
   await page.reload();
   await expect(page.getByLabel('E-mail')).toBeVisible();
   await expect(page.getByText('Coastal Ecology')).toHaveCount(0);
+});
+
+test('what a device has kept of one student is not shown to another who is found there', async ({ page }) => {
+  await signUp(page);
+  const scale = {
+    bands: [
+      { label: 'Fine', from: '50' },
+      { label: 'Poor', from: '0' },
+    ],
+  };
+  await page.evaluate(
+    (body) =>
+      fetch('/api/v1/scales', {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(body),
+      }).then(({ ok, status }) => ok || Promise.reject(new Error(String(status)))),
+    { name: 'Words of the first', scale },
+  );
+  await page.goto('/you');
+  await expect(page.getByText('Words of the first')).toBeVisible();
+  await expect.poll(() => kept(page, 'scales')).toHaveLength(1);
+  // From now on nobody is told what the server has.
+  await page.route('**/api/v1/scales', () => undefined);
+  await page.goto('/you');
+  await expect(page.getByText('Words of the first')).toBeVisible();
+  // Another is signed in, and nothing says who was here.
+  await page.context().clearCookies();
+  await page.evaluate(async () => {
+    localStorage.clear();
+    await fetch('/api/v1/accounts', {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ name: 'Second', email: 'second@kept.example', password: 'salt and tide 9' }),
+    });
+  });
+  await page.goto('/you');
+  await expect(page.getByText('second@kept.example').first()).toBeVisible();
+  await expect(page.getByText('Words of the first')).toHaveCount(0);
 });
 
 test('a browser that keeps nothing says so, and what is recorded is saved all the same', async ({ page }) => {

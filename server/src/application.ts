@@ -166,6 +166,18 @@ function securityHeaders({ secureCookies }: Configuration): RequestHandler {
   };
 }
 
+/** What browsers heed in the answer for a page alone, and not for a script, a font or a picture: a slow first visit is spared it. */
+const OF_PAGES = [
+  'Cross-Origin-Opener-Policy',
+  'Origin-Agent-Cluster',
+  'Permissions-Policy',
+  'X-DNS-Prefetch-Control',
+  'X-Download-Options',
+  'X-Frame-Options',
+  'X-Permitted-Cross-Domain-Policies',
+  'X-XSS-Protection',
+];
+
 /**
  * The built application, compressed when it was built. Files whose names carry a hash are kept for a year, the page that names
  * them is asked for anew.
@@ -180,6 +192,7 @@ function serveApplication(app: Express, folder: string): void {
         setHeaders: (response, path) => {
           const hashed = /[.-][0-9a-f]{16,}\.\w+(\.(br|gz))?$/.test(path);
           response.setHeader('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+          if (hashed) for (const name of OF_PAGES) response.removeHeader(name);
         },
       },
     }),

@@ -1,5 +1,6 @@
 import { reasonOf } from '@/data/api';
-import { currentTerm, useCoursesAndTerms } from '@/data/terms';
+import { currentTerm } from '@/data/term-days';
+import { useCoursesAndTerms } from '@/data/terms';
 import { useNow } from '@/data/now';
 import { useIsPrepared } from '@/model/prepared';
 import { TermPage } from '@/pages/term-page';

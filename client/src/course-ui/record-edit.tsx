@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Text } from 'react-native-paper';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { useNow } from '@/data/now';
 import { applied, type EditRules } from '@/model/rule-draft';
 import { standingChange } from '@/model/standing-change';

@@ -1,7 +1,8 @@
 import type { AccountArchive, GpaSettings } from '@fidens/core';
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { ask } from './api';
-import { sessionQuery, type Mailed, type Session } from './session';
+import type { Session } from './answers';
+import { sessionQuery, type Mailed } from './session';
 
 /** One place where the student is signed in. */
 export interface SignedIn {

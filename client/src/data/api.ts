@@ -1,5 +1,5 @@
 import type { Fault } from '@fidens/core';
-import { earlyAnswer, forgetEarly, PATIENCE } from './early';
+import { bodyOf, earlyAnswer, forgetEarly, PATIENCE } from './early';
 
 /** A refusal of the server, or none reached: what a problem document says. */
 export class ApiError extends Error {
@@ -90,7 +90,7 @@ async function send(path: string, { method = 'GET', body, version, tag }: Reques
 
 async function answerOf<T>(response: Response): Promise<T> {
   if (response.status === 204) return undefined as T;
-  const answer = (await response.json().catch(() => undefined)) as Record<string, unknown> | undefined;
+  const answer = (await bodyOf(response)) as Record<string, unknown> | undefined;
   if (response.ok) {
     // Cut off in its middle: what the server did is not known, so it counts as not reached.
     if (answer === undefined) throw new ApiError(0, 'The server’s answer did not come through.');

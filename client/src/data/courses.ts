@@ -11,24 +11,11 @@ import {
 import { useSyncExternalStore } from 'react';
 import type { PendingChange } from '@/data/sync/pending';
 import { subscribeToWaiting, waitingChanges } from '@/data/sync/queue';
+import type { ShownCourse, StoredCourse } from './answers';
 import { ask, askUnlessSame, once, reasonOf } from './api';
 import { perClient } from './per-client';
 import { sameList } from './same-list';
 import { remember, say } from './undo';
-
-/** A course as it is shown: which version of it the server has is nothing to any page. */
-export interface ShownCourse {
-  id: string;
-  termId: string;
-  document: Course;
-}
-
-/** A course as the server keeps it. */
-export interface StoredCourse extends ShownCourse {
-  version: number;
-  /** The last change of ours that this version holds: it must not be shown on top of it again. */
-  holds?: string;
-}
 
 /** What the server last called a list, and which courses in which versions that is. */
 let lastList: { readonly tag: string | undefined; readonly of: string } = { tag: undefined, of: '' };

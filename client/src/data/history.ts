@@ -1,7 +1,7 @@
 import type { PastChange } from '@fidens/core';
 import { infiniteQueryOptions } from '@tanstack/react-query';
 import { ask } from './api';
-import type { StoredCourse } from './courses';
+import type { StoredCourse } from './answers';
 
 interface HistoryPage {
   changes: PastChange[];

@@ -1,4 +1,4 @@
-import type { QueryClient } from '@tanstack/react-query';
+import { hashKey, type QueryClient } from '@tanstack/react-query';
 import type {
   PersistedClient,
   Persister,
@@ -8,9 +8,11 @@ import { del, get, set } from 'idb-keyval';
 import { keepFor } from '@/storage/kept-state';
 import { noteKept } from '@/storage/trouble';
 import { coursesQuery } from './courses';
+import { foundEarly } from './early';
 import { ruleSheetsQuery, scalesQuery } from './library';
 import { FORGET_REHEARSAL, KEEP_REHEARSAL, rehearsalsQuery, sendRehearsals } from './rehearsals';
-import { sessionQuery } from './session';
+import type { Session } from './answers';
+import { noteWho, sessionQuery } from './session';
 import { termsQuery } from './terms';
 
 /** What was last said by the server and is kept on the device, so that Fidens opens without it. */
@@ -57,14 +59,17 @@ export function answersKept(): Promise<void> {
   });
 }
 
-const persister: Persister = {
+/** Where answers are kept. What is of another student than the one who is known to be here is as good as nothing. */
+const persister = (client: QueryClient): Persister => ({
   persistClient: (answers) => {
     latest = answers;
     writeSoon();
   },
   restoreClient: async () => {
     try {
-      return await get<PersistedClient>(PLACE);
+      const kept = await get<PersistedClient>(PLACE);
+      const session = client.getQueryData(sessionQuery.queryKey);
+      return session && studentOf(kept) !== session.student?.id ? undefined : kept;
     } catch {
       return undefined;
     }
@@ -77,7 +82,26 @@ const persister: Persister = {
       noteKept(false);
     }
   },
-};
+});
+
+const SESSION = hashKey(sessionQuery.queryKey);
+
+/** Whose answers were kept. */
+function studentOf(kept: PersistedClient | undefined): string | undefined {
+  const session = kept?.clientState.queries.find(({ queryHash }) => queryHash === SESSION);
+  return (session?.state.data as Session | undefined)?.student?.id;
+}
+
+/** Takes up what was asked early and has come: the first page is drawn with it at once. */
+function takeEarly(client: QueryClient): void {
+  const early = foundEarly();
+  if (!early) return;
+  noteWho(early.session);
+  client.setQueryData(sessionQuery.queryKey, early.session);
+  if (!early.records) return;
+  client.setQueryData(termsQuery.queryKey, early.records.terms);
+  client.setQueryData(coursesQuery.queryKey, early.records.courses);
+}
 
 if (typeof document !== 'undefined')
   document.addEventListener('visibilitychange', () => {
@@ -88,11 +112,12 @@ if (typeof document !== 'undefined')
 export function keepingAnswers(
   client: QueryClient,
 ): Pick<PersistQueryClientProviderProps, 'persistOptions' | 'onSuccess'> {
+  takeEarly(client);
   sendRehearsals(client);
   for (const { queryKey } of KEPT) client.setQueryDefaults(queryKey, { gcTime: Infinity });
   return {
     persistOptions: {
-      persister,
+      persister: persister(client),
       maxAge: Infinity,
       buster: FORM,
       dehydrateOptions: {

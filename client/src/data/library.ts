@@ -1,7 +1,8 @@
 import { isSame, type Course, type Scale } from '@fidens/core';
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask, once } from './api';
-import { keepCourses, useCourses, type ShownCourse, type StoredCourse } from './courses';
+import type { ShownCourse, StoredCourse } from './answers';
+import { keepCourses, useCourses } from './courses';
 
 /** A grading scale that the student keeps under a name. */
 export interface LibraryScale {

@@ -1,9 +1,10 @@
 import { hashKey, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
+import { MINUTE, momentFor } from './moment';
 import { perClient } from './per-client';
-import { sessionQuery, type Session } from './session';
+import type { Session } from './answers';
+import { sessionQuery } from './session';
 
-const MINUTE = 60_000;
 const SESSION = hashKey(sessionQuery.queryKey);
 
 /** What tells the time to every part of a page: one clock for all of them, as each row of a long list asks. */
@@ -20,9 +21,9 @@ class Clock {
   /** The moment taken for now: the sample student's, or the clock's to the minute. */
   readonly now = (): string => {
     const session = this.#client.getQueryCache().get<Session>(SESSION)?.state.data;
-    const number = Math.floor(Date.now() / MINUTE);
-    if (number !== this.#minute.number)
-      this.#minute = { number, text: new Date(number * MINUTE).toISOString() };
+    const at = Date.now();
+    const number = Math.floor(at / MINUTE);
+    if (number !== this.#minute.number) this.#minute = { number, text: momentFor(undefined, at) };
     return session?.student?.today ?? this.#minute.text;
   };
 

@@ -1,33 +1,11 @@
-import type { GpaSettings } from '@fidens/core';
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { dropAllPending } from '@/data/sync/pending';
 import { changeQueue } from '@/data/sync/queue';
 import { forgetKept, keepFor } from '@/storage/kept-state';
+import type { Session } from './answers';
 import { ApiError, ask } from './api';
 import { noteHere } from './early';
 import { forgetWantedAddress } from './opened-link';
-
-export interface Student {
-  id: string;
-  name: string;
-  email: string;
-  sample: boolean;
-  /** A fixed today for the sample student; else the clock's. */
-  today: string | null;
-  /** When all loose ends were last gone through. */
-  sweptAt: string | null;
-  /** How a GPA is wanted. */
-  gpa: GpaSettings;
-}
-
-export interface Session {
-  student: Student | null;
-  sampleAvailable: boolean;
-  /** Whether the server sends messages: new accounts and lost passwords go by links then. */
-  mailAvailable: boolean;
-  /** The server does not know this window's student any more: signed out elsewhere, or the session's time is over. */
-  ended?: boolean;
-}
 
 export const sessionQuery = queryOptions({
   queryKey: ['session'],
@@ -36,8 +14,7 @@ export const sessionQuery = queryOptions({
     const before = client.getQueryData<Session>(['session'])?.student?.id;
     // What is kept here may be of another student than the one who is signed in by now.
     if (before !== undefined && before !== session.student?.id) forgetOthers(client);
-    keepFor(session.student?.id);
-    noteHere(session.student !== null);
+    noteWho(session);
     return session;
   },
   staleTime: Infinity,
@@ -129,8 +106,7 @@ export function useSweep() {
  */
 function enter(client: QueryClient, session: Session): void {
   const before = client.getQueryData(sessionQuery.queryKey)?.student?.id;
-  keepFor(session.student?.id);
-  noteHere(session.student !== null);
+  noteWho(session);
   client.setQueryData(sessionQuery.queryKey, session);
   if (session.student && session.student.id === before) {
     changeQueue().retry();
@@ -139,6 +115,12 @@ function enter(client: QueryClient, session: Session): void {
   }
   client.getMutationCache().clear();
   forgetOthers(client);
+}
+
+/** Notes on the device who is here. */
+export function noteWho({ student }: Session): void {
+  keepFor(student?.id);
+  noteHere(student !== null);
 }
 
 /** Forgets all answers but who is signed in; the pages themselves are nobody's. */

@@ -1,46 +1,17 @@
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
-import { parseISO } from 'date-fns/parseISO';
 import { useMemo } from 'react';
 import { ask, once, reasonOf } from './api';
-import {
-  coursesQuery,
-  createCourse,
-  refreshCourses,
-  useCourses,
-  type ShownCourse,
-  type StoredCourse,
-} from './courses';
+import type { ShownCourse, StoredCourse } from './answers';
+import { coursesQuery, createCourse, refreshCourses, useCourses } from './courses';
 import { useNow } from './now';
+import { currentTerm, workedOn, type Term } from './term-days';
 import { remember, say } from './undo';
-
-export interface Term {
-  id: string;
-  name: string;
-  /** `YYYY-MM-DD` */
-  startsOn: string | null;
-  endsOn: string | null;
-  /** Put away: its courses are no longer among those that are worked on. */
-  archived: boolean;
-}
 
 export const termsQuery = queryOptions({ queryKey: ['terms'], queryFn: () => ask<Term[]>('/terms') });
 
 /** All terms in their order, the newest first unless the student has put them otherwise. */
 export function useTerms(): readonly Term[] | undefined {
   return useQuery(termsQuery).data;
-}
-
-/** The term that is on: the one whose days hold the moment, else the latest that has begun, else the first. Those that were put away come last. */
-export function currentTerm(terms: readonly Term[], now: string): Term | undefined {
-  const inUse = terms.filter(({ archived }) => !archived);
-  const begun = inUse.filter((term) => hasBegun(term, now));
-  return begun.find((term) => !isOver(term, now)) ?? begun[0] ?? inUse[0] ?? terms[0];
-}
-
-/** A term without a first day has begun. */
-function hasBegun({ startsOn }: Term, now: string): boolean {
-  return startsOn === null || differenceInCalendarDays(new Date(now), parseISO(startsOn)) >= 0;
 }
 
 /** Every course and every term, for a page that is about nothing less: both are there, or why one is not. */
@@ -73,11 +44,7 @@ export function useWorkedOn() {
   const now = useNow();
   const query = useCourses();
   const courses = query.data;
-  const data = useMemo(() => {
-    const current = terms && currentTerm(terms, now)?.id;
-    const open = terms?.filter((term) => term.id === current || (!term.archived && !isOver(term, now)));
-    return open && courses?.filter(({ termId }) => open.some(({ id }) => id === termId));
-  }, [courses, terms, now]);
+  const data = useMemo(() => terms && courses && workedOn(courses, terms, now), [courses, terms, now]);
   return { ...query, error: query.error ?? error, data };
 }
 
@@ -211,20 +178,4 @@ export function useBeginTermWith() {
     },
     onSettled: () => refresh(client),
   });
-}
-
-/** "week 9 of 15", or nothing where the term's days are not known or do not hold the moment. */
-export function weekOf(term: Term, now: string): string | undefined {
-  if (!term.startsOn || !term.endsOn) return undefined;
-  // Days as the student's own calendar has them: a week turns at their midnight, whatever clocks do between.
-  const start = parseISO(term.startsOn);
-  const weekAt = (day: Date) => Math.floor(differenceInCalendarDays(day, start) / 7) + 1;
-  const week = weekAt(new Date(now));
-  const all = weekAt(parseISO(term.endsOn));
-  return week >= 1 && week <= all ? `week ${week} of ${all}` : undefined;
-}
-
-/** Whether a term's last day is past, where it is known. */
-export function isOver({ endsOn }: Pick<Term, 'endsOn'>, now: string): boolean {
-  return endsOn !== null && differenceInCalendarDays(new Date(now), parseISO(endsOn)) > 0;
 }

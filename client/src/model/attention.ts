@@ -1,5 +1,5 @@
 import type { Headline } from '@fidens/core';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { compute } from './computed';
 
 /**

@@ -1,4 +1,4 @@
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 
 /** What every page of a course is given. */
 export interface CoursePageProps {

@@ -1,5 +1,5 @@
 import { find, statusOf, type Assessment } from '@fidens/core';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { byDue, daysPast } from '@/wording/words';
 
 /** A piece that a score may be recorded for, in its course. */

@@ -14,9 +14,10 @@ import {
   type Rational,
 } from '@fidens/core';
 import { useDeferredValue, useMemo } from 'react';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { useNow } from '@/data/now';
-import { useTerms, useWorkedOn, type Term } from '@/data/terms';
+import type { Term } from '@/data/term-days';
+import { useTerms, useWorkedOn } from '@/data/terms';
 import { byDue, dayWords, daysPast, dueOf, gradeWords, plural } from '@/wording/words';
 import { compute } from './computed';
 import { figureState, isFigureOld } from './school-figure';

@@ -1,9 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { useNow } from '@/data/now';
-import { useTerms, useWorkedOn, type Term } from '@/data/terms';
-import { compute } from './computed';
+import type { Term } from '@/data/term-days';
+import { useTerms, useWorkedOn } from '@/data/terms';
+import { isComputedEarly, piecesOf } from './early';
+import { inPieces } from './in-pieces';
 import { looseEndsOf } from './loose-ends';
 
 /**
@@ -14,8 +16,9 @@ export function useIsPrepared(): boolean {
   const { data: courses } = useWorkedOn();
   const terms = useTerms();
   const now = useNow();
-  const { isFetched } = useQuery({
+  const { isPending } = useQuery({
     queryKey: ['prepared'],
+    initialData: () => isComputedEarly() || undefined,
     queryFn: () => prepare(courses ?? [], terms ?? [], now),
     enabled: courses !== undefined,
     staleTime: Infinity,
@@ -23,35 +26,15 @@ export function useIsPrepared(): boolean {
     retry: false,
   });
   // A whole page is drawn then: a few milliseconds at a time.
-  return useDeferredValue(isFetched);
+  return useDeferredValue(!isPending);
 }
 
 async function prepare(courses: readonly ShownCourse[], terms: readonly Term[], now: string): Promise<true> {
-  for (const course of courses) {
-    const term = terms.find(({ id }) => id === course.termId);
-    const computed = () => compute(course.document, now);
-    const pieces: readonly (() => unknown)[] = [
-      computed,
-      () => looseEndsOf(course, now, term),
-      () => computed().reach,
-      () => computed().headline,
-    ];
-    for (const piece of pieces) {
-      await othersTurn();
-      piece();
-    }
-  }
+  await inPieces(
+    courses.flatMap((course) => {
+      const term = terms.find(({ id }) => id === course.termId);
+      return [...piecesOf(course.document, now), () => looseEndsOf(course, now, term)];
+    }),
+  );
   return true;
-}
-
-/** Lets the browser do what waits, without waiting longer. */
-export function othersTurn(): Promise<void> {
-  return new Promise((resolve) => {
-    const { port1, port2 } = new MessageChannel();
-    port1.onmessage = () => {
-      port1.close();
-      resolve();
-    };
-    port2.postMessage(undefined);
-  });
 }

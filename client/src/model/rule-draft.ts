@@ -9,7 +9,7 @@ import {
   type Effect,
 } from '@fidens/core';
 import { useCallback, useMemo, useState } from 'react';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { useNow } from '@/data/now';
 import { remember } from '@/data/undo';
 import { changeLines, placeWords } from '@/rules/change-words';

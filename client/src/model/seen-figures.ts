@@ -1,7 +1,8 @@
 import { figureText, HUNDRED, pastSteps, rational, type Course, type SchoolFigure } from '@fidens/core';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { useStoredCourse, type ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
+import { useStoredCourse } from '@/data/courses';
 import { historyQuery } from '@/data/history';
 
 /** What the school showed on a day. */

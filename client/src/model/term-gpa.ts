@@ -11,10 +11,11 @@ import {
   type OutlookName,
 } from '@fidens/core';
 import { useMemo } from 'react';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { useNow } from '@/data/now';
 import { useSession } from '@/data/session';
-import { useTerms, type Term } from '@/data/terms';
+import type { Term } from '@/data/term-days';
+import { useTerms } from '@/data/terms';
 import { compute } from './computed';
 
 /** Why a course is no part of a GPA. */

@@ -1,7 +1,8 @@
 import { applyEdits, checkEdits, collisions, type Course, type Edit, type SeenChange } from '@fidens/core';
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect } from 'react';
-import { coursesQuery, type ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
+import { coursesQuery } from '@/data/courses';
 import { shownCourse, startChange, startSeenChange } from '@/data/sync/course-changes';
 import { remember, restoreSteps, type Step } from '@/data/undo';
 import { changeLines } from '@/rules/change-words';

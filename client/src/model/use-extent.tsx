@@ -1,7 +1,8 @@
 import { extentOf, type Course, type Extent } from '@fidens/core';
 import { createContext, useContext, type ReactNode } from 'react';
 import { useNow } from '@/data/now';
-import { isOver, useTerm, useTermOf, type Term } from '@/data/terms';
+import { isOver, type Term } from '@/data/term-days';
+import { useTerm, useTermOf } from '@/data/terms';
 
 /** The term of what is told; nothing where none is known. */
 const CourseTerm = createContext<Term | undefined>(undefined);

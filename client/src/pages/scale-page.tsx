@@ -4,7 +4,7 @@ import { Link, useLocalSearchParams, useRouter } from 'expo-router';
 import { Pressable } from 'react-native';
 import { Button, Text } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import {
   scalesQuery,
   useChangeScale,

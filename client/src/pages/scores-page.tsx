@@ -5,7 +5,7 @@ import { Button, IconButton } from 'react-native-paper';
 import { EffectPanel } from '@/course-ui/effect-panel';
 import { PieceForm } from '@/course-ui/piece-form';
 import { Refused, useRecordEdit } from '@/course-ui/record-edit';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { useNow } from '@/data/now';
 import { Chosen } from '@/features/arrange/chosen';
 import { NoStanding } from '@/features/scores/no-standing';

@@ -1,4 +1,4 @@
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { GivenGrades } from '@/features/terms/given-grades';
 import { GpaTarget } from '@/features/terms/gpa-target';
 

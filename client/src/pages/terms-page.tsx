@@ -9,7 +9,7 @@ import { GpaWorking } from '@/features/terms/gpa-working';
 import { SideBySide } from '@/features/terms/side-by-side';
 import { TermRow } from '@/features/terms/term-row';
 import { Trajectory } from '@/features/terms/trajectory';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { useGpas } from '@/model/term-gpa';
 import { Row, Stack } from '@/ui/box';
 import { Page } from '@/ui/page';

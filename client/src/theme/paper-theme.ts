@@ -8,6 +8,8 @@ export const TEXT = family('Figtree_400Regular');
 export const TEXT_MEDIUM = family('Figtree_500Medium');
 export const TEXT_STRONG = family('Figtree_600SemiBold');
 export const DISPLAY = family('BricolageGrotesque_700Bold');
+/** The same, for our name alone: it is there before all other words. */
+export const NAME = family('Fidens_700Bold');
 
 const text = (fontSize: number, lineHeight: number, fontFamily: string = TEXT, letterSpacing = 0) => ({
   fontFamily,

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { SPACE } from '@/theme/layout';
-import { useColours } from '@/theme/paper-theme';
+import { NAME, useColours } from '@/theme/paper-theme';
 import { Soft } from './text';
 
 /** The name, and what it is for. */
@@ -9,7 +9,12 @@ export function Introduction() {
   const c = useColours();
   return (
     <View style={{ gap: SPACE.s, marginBottom: SPACE.m }}>
-      <Text variant="displayLarge" role="heading" aria-level={1} style={{ color: c.primary }}>
+      <Text
+        variant="displayLarge"
+        role="heading"
+        aria-level={1}
+        style={{ color: c.primary, fontFamily: NAME }}
+      >
         Fidens
       </Text>
       <Text variant="bodyLarge">

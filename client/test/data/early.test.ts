@@ -1,5 +1,5 @@
 import { ask } from '@/data/api';
-import { askEarly, noteHere } from '@/data/early';
+import { askEarly, foundEarly, noteHere, whenEarlyIsFound } from '@/data/early';
 
 const ANSWERS: Record<string, unknown> = {
   '/api/v1/session': { student: { id: 'ada' } },
@@ -12,7 +12,9 @@ function server(answers = ANSWERS) {
   const asked: string[] = [];
   globalThis.fetch = jest.fn((path: string) => {
     asked.push(path);
-    return Promise.resolve(new Response(JSON.stringify(answers[path] ?? null)));
+    return Promise.resolve(
+      new Response(JSON.stringify(answers[path] ?? null), { status: answers[path] ? 200 : 500 }),
+    );
   }) as never;
   return asked;
 }
@@ -65,4 +67,40 @@ test('what could not be reached early is told to who asks', async () => {
   globalThis.fetch = jest.fn(() => Promise.reject(new TypeError('Failed to fetch'))) as never;
   askEarly();
   await expect(ask('/session')).rejects.toMatchObject({ status: 0 });
+});
+
+test('what has come is there for the first page, the very same as for who asks', async () => {
+  server();
+  askEarly();
+  expect(foundEarly()).toBeUndefined();
+  const early = await whenEarlyIsFound();
+  expect(early).toEqual({
+    session: ANSWERS['/api/v1/session'],
+    records: { terms: ANSWERS['/api/v1/terms'], courses: [] },
+  });
+  expect(foundEarly()).toBe(early);
+  expect(await ask('/courses')).toBe(early?.records?.courses);
+});
+
+test('of a student whose terms do not come through there are no records', async () => {
+  server({ ...ANSWERS, '/api/v1/terms': undefined });
+  askEarly();
+  expect(await whenEarlyIsFound()).toEqual({ session: ANSWERS['/api/v1/session'] });
+});
+
+test('where somebody was here, what is kept is shown first', async () => {
+  noteHere(true);
+  server();
+  askEarly();
+  expect(await whenEarlyIsFound()).toBeUndefined();
+  await ask('/session');
+  expect(foundEarly()).toBeUndefined();
+});
+
+test('what has come is let go of by a change', async () => {
+  server();
+  askEarly();
+  await whenEarlyIsFound();
+  await ask('/session', { method: 'DELETE' });
+  expect(foundEarly()).toBeUndefined();
 });

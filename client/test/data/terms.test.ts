@@ -1,4 +1,4 @@
-import { currentTerm, isOver, weekOf, type Term } from '@/data/terms';
+import { currentTerm, isOver, weekOf, type Term } from '@/data/term-days';
 
 const term: Term = { id: 't', name: 'Autumn', startsOn: '2026-08-24', endsOn: '2026-12-04', archived: false };
 /** A moment by the clock of wherever the student is. */

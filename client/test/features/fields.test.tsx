@@ -3,7 +3,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
 import type { ReactElement } from 'react';
 import { PaperProvider } from 'react-native-paper';
-import type { StoredCourse } from '@/data/courses';
+import type { StoredCourse } from '@/data/answers';
 import { scalesQuery } from '@/data/library';
 import { sessionQuery } from '@/data/session';
 import { ChangeQueue } from '@/data/sync/change-queue';

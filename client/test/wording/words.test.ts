@@ -1,5 +1,5 @@
 import { pieces, type Assessment } from '@fidens/core';
-import { weekOf, type Term } from '@/data/terms';
+import { weekOf, type Term } from '@/data/term-days';
 import { compute } from '@/model/computed';
 import { partOf } from '@/model/part-of';
 import { pieceState, scoreWords } from '@/wording/words';

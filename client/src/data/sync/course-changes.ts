@@ -10,7 +10,8 @@ import {
 } from '@fidens/core';
 import { replaceEqualDeep, type QueryClient } from '@tanstack/react-query';
 import { ApiError, ask } from '@/data/api';
-import { coursesQuery, keepCourses, withChanges, type ShownCourse, type StoredCourse } from '@/data/courses';
+import type { ShownCourse, StoredCourse } from '@/data/answers';
+import { coursesQuery, keepCourses, withChanges } from '@/data/courses';
 import { answersKept } from '@/data/kept-answers';
 import { noteSignedOut } from '@/data/session';
 import { ChangeQueue, type Waiting } from './change-queue';

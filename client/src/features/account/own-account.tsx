@@ -12,7 +12,8 @@ import {
 } from '@/data/account';
 import { reasonOf } from '@/data/api';
 import { useOpenedLink } from '@/data/opened-link';
-import { useDeleteAccount, type Student } from '@/data/session';
+import type { Student } from '@/data/answers';
+import { useDeleteAccount } from '@/data/session';
 import { SPACE } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';

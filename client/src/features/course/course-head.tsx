@@ -13,7 +13,7 @@ import { Text } from 'react-native-paper';
 import { Ribbon } from '@/course-ui/ribbon';
 import { marksOf } from '@/course-ui/ribbon-marks';
 import { SchoolLine } from '@/course-ui/school-line';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { useNow } from '@/data/now';
 import { compute, type Computed } from '@/model/computed';
 import { useExtent } from '@/model/use-extent';

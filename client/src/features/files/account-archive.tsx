@@ -5,7 +5,7 @@ import { ChooseFiles } from '@/course-ui/choose-files';
 import { FaultList } from '@/course-ui/fault-list';
 import { useArchive, usePutBack } from '@/data/account';
 import { reasonOf } from '@/data/api';
-import type { Term } from '@/data/terms';
+import type { Term } from '@/data/term-days';
 import { Row, Stack } from '@/ui/box';
 import { Panel } from '@/ui/panel';
 import { Soft, Wrong } from '@/ui/text';

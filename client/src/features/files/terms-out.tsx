@@ -1,5 +1,5 @@
-import type { ShownCourse } from '@/data/courses';
-import type { Term } from '@/data/terms';
+import type { ShownCourse } from '@/data/answers';
+import type { Term } from '@/data/term-days';
 import { Stack } from '@/ui/box';
 import { SectionTitle, Soft } from '@/ui/text';
 import { plural } from '@/wording/words';

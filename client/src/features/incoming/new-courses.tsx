@@ -8,7 +8,7 @@ import { SourceField } from '@/course-ui/source-field';
 import { reasonOf } from '@/data/api';
 import { useCreateCourse } from '@/data/courses';
 import { scalesQuery } from '@/data/library';
-import type { Term } from '@/data/terms';
+import type { Term } from '@/data/term-days';
 import { incoming } from '@/model/incoming/incoming-question';
 import { useAnswer } from '@/model/one-worker';
 import { Stack } from '@/ui/box';

@@ -2,7 +2,7 @@ import { applyEdits, setting, type Assessment, type Edit } from '@fidens/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from 'react-native-paper';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { useNow } from '@/data/now';
 import { remember } from '@/data/undo';
 import { compute } from '@/model/computed';

@@ -24,7 +24,7 @@ import {
 import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { useNow } from '@/data/now';
 import { compute, isTarget, type Computed } from '@/model/computed';
 import { otherGrades, othersTitle } from '@/model/other-grades';

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { Ribbon } from '@/course-ui/ribbon';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { useNow } from '@/data/now';
 import { compute } from '@/model/computed';
 import { SPACE } from '@/theme/layout';

@@ -3,7 +3,7 @@ import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { currentTries } from '@/data/current-tries';
 import { useForgetRehearsal, useKeepRehearsal, useRehearsals, type StoredRehearsal } from '@/data/rehearsals';
 import { useNow } from '@/data/now';

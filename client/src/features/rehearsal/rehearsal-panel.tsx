@@ -15,7 +15,7 @@ import {
 import { memo, useMemo, useState } from 'react';
 import { TextInput, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { currentTries } from '@/data/current-tries';
 import { useNow } from '@/data/now';
 import { compute } from '@/model/computed';

@@ -1,6 +1,6 @@
 import { rehearse, withTry, type NextTry, type Try } from '@fidens/core';
 import { useCallback, useMemo } from 'react';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { currentTries, setTries } from '@/data/current-tries';
 import { remember } from '@/data/undo';
 

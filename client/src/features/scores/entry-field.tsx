@@ -18,7 +18,7 @@ import {
 import { useMemo, useRef, useState, type RefObject } from 'react';
 import { View, type TextInputKeyPressEvent } from 'react-native';
 import { Button, Text, TextInput } from 'react-native-paper';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { useNow } from '@/data/now';
 import { compute } from '@/model/computed';
 import { lateTodayWords } from '@/model/late-today';

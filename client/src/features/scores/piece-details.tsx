@@ -18,7 +18,7 @@ import { ClassBar, ClassFigures, pointsOf } from '@/course-ui/class-figures';
 import { PieceFacts } from '@/course-ui/piece-facts';
 import { useRecordEdit } from '@/course-ui/record-edit';
 import { TakesPart } from '@/course-ui/takes-part';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { DeductFields } from '@/rules/conditions/deduct-fields';
 import { CurveFields } from '@/rules/curve/editor';
 import { Row, Stack } from '@/ui/box';

@@ -2,7 +2,7 @@ import type { Assessment, Part } from '@fidens/core';
 import { memo, useRef, type ReactNode, type RefObject } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { useNow } from '@/data/now';
 import { SPACE } from '@/theme/layout';
 import { TEXT_MEDIUM, TEXT_STRONG, useColours } from '@/theme/paper-theme';

@@ -1,7 +1,8 @@
 import { memo, useDeferredValue, useMemo } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { useCourses, type ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
+import { useCourses } from '@/data/courses';
 import { useTerm, useTerms } from '@/data/terms';
 import { useGpas } from '@/model/term-gpa';
 import { SPACE } from '@/theme/layout';

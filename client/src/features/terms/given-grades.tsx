@@ -2,7 +2,7 @@ import { courseSetting, decimalSchema, letterOf, officialText, type Official } f
 import { useId, useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { useNow } from '@/data/now';
 import { compute } from '@/model/computed';
 import { useChange } from '@/model/use-change';

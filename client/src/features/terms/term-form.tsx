@@ -6,7 +6,7 @@ import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { faultsOf, reasonOf } from '@/data/api';
-import type { Term } from '@/data/terms';
+import type { Term } from '@/data/term-days';
 import { Row, Stack } from '@/ui/box';
 import { DayField } from '@/ui/fields/day-field';
 import { FormField } from '@/ui/fields/form-field';

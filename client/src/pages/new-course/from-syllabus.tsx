@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import { Button } from 'react-native-paper';
 import { reasonOf } from '@/data/api';
 import { useCreateCourse } from '@/data/courses';
-import type { Term } from '@/data/terms';
+import type { Term } from '@/data/term-days';
 import { SyllabusReview } from '@/features/syllabus/syllabus-review';
 import type { SyllabusReading } from '@/features/syllabus/use-syllabus';
 import { Row } from '@/ui/box';

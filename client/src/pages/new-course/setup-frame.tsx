@@ -5,7 +5,7 @@ import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { ReadBackList } from '@/course-ui/read-back';
 import { Ribbon } from '@/course-ui/ribbon';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH, useIsWide } from '@/theme/layout';
 import { useColours } from '@/theme/paper-theme';

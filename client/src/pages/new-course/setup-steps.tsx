@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Button } from 'react-native-paper';
 import { PieceForm } from '@/course-ui/piece-form';
 import { ReadBackList } from '@/course-ui/read-back';
-import type { ShownCourse } from '@/data/courses';
+import type { ShownCourse } from '@/data/answers';
 import { useNow } from '@/data/now';
 import { RuleField } from '@/features/rules/category-rules';
 import { CourseFields } from '@/features/rules/course-fields';

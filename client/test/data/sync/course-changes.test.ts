@@ -12,7 +12,8 @@ import {
 } from '@fidens/core';
 import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { ask } from '@/data/api';
-import { coursesQuery, type StoredCourse } from '@/data/courses';
+import type { StoredCourse } from '@/data/answers';
+import { coursesQuery } from '@/data/courses';
 import { noteSignedOut, sessionQuery } from '@/data/session';
 import { beginChanges, keepMine, startChange, takeBackLast } from '@/data/sync/course-changes';
 import { changeQueue } from '@/data/sync/queue';

@@ -1,0 +1,4 @@
+import { computeEarly } from '../../src/model/early';
+
+/** What computes comes next: the student's courses are computed while what draws is on its way. */
+void computeEarly();
