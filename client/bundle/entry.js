@@ -26,8 +26,8 @@ const STEPS = [
 
 /** The fonts that no word needs before the application is drawn: scripts come before them. */
 function fetchFonts() {
-  // A stand-in that the device has not is none to wait for.
-  for (const face of document.fonts) face.load().catch(() => undefined);
+  for (const face of document.fonts)
+    if (!face.family.includes('stand-in')) face.load().catch(() => undefined);
 }
 
 /** What is cut into pieces (scripts/build.mjs) is fetched in all of them, and is there once the last has come. */

@@ -18,7 +18,8 @@ export function useIsPrepared(): boolean {
   const now = useNow();
   const { isPending } = useQuery({
     queryKey: ['prepared'],
-    initialData: () => isComputedEarly() || undefined,
+    // Where the courses come only after the page has begun, it is drawn a few milliseconds at a time all the same.
+    initialData: () => (courses !== undefined && isComputedEarly()) || undefined,
     queryFn: () => prepare(courses ?? [], terms ?? [], now),
     enabled: courses !== undefined,
     staleTime: Infinity,
