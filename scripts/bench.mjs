@@ -5,10 +5,11 @@ import { installChromium, installPackages, installPostgres } from './install.mjs
 import { PrivatePostgres } from './postgres.mjs';
 import { HOME, run } from './say.mjs';
 
-/** `npm run bench`: measures the core, the reader of syllabuses, the server on a database of its own, and the screens in a browser. */
+/** `npm run bench`: measures the core, the reader of syllabuses, the server on a database of its own, the screens in a browser, and first visits. */
 await installPackages();
 await installPostgres();
 await installChromium();
+await installPackages(join(HOME, 'bench/lighthouse'));
 await build();
 // A blank page of the same stack, which the first load is measured beside.
 await exportForBrowsers(join(HOME, 'bench/blank'));

@@ -4,15 +4,15 @@ import { join } from 'node:path';
 import { binFolder } from './postgres.mjs';
 import { ask, giveUp, HOME, isRoot, run, say, STATE } from './say.mjs';
 
-/** Installs the packages of the lock file, unless they are there. */
-export async function installPackages() {
+/** Installs the packages of a lock file, unless they are there: the project's own, or those of a folder that stands by itself. */
+export async function installPackages(home = HOME) {
   const lock = createHash('sha256')
-    .update(readFileSync(join(HOME, 'package-lock.json')))
+    .update(readFileSync(join(home, 'package-lock.json')))
     .digest('hex');
-  const mark = join(HOME, 'node_modules', '.fidens-lock');
+  const mark = join(home, 'node_modules', '.fidens-lock');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
   say('Installing packages (npm ci), a minute or two …');
-  if ((await run('npm', ['ci', '--no-audit', '--no-fund'])) !== 0) {
+  if ((await run('npm', ['ci', '--no-audit', '--no-fund'], { cwd: home })) !== 0) {
     giveUp('the packages could not be installed; the lines above say why. Is the npm registry reachable?');
   }
   writeFileSync(mark, lock);

@@ -1,9 +1,10 @@
-import { chromium, type Browser, type BrowserContextOptions } from '@playwright/test';
+import { chromium, type Browser, type BrowserContextOptions, type Cookie } from '@playwright/test';
 import { join } from 'node:path';
 import { APPLICATION, Fidens } from '../../e2e/fidens';
 import { median } from './median';
 
-const BLANK = join(APPLICATION, '../../bench/blank/dist');
+/** A blank page of the same stack, built beside the application. */
+export const BLANK = join(APPLICATION, '../../bench/blank/dist');
 const TURNS = 5;
 
 /** As Lighthouse has a phone: a slow 4G network, and a processor four times slower than this one. */
@@ -45,11 +46,16 @@ export async function loadBench(): Promise<void> {
 }
 
 async function signIn(browser: Browser, url: string): Promise<BrowserContextOptions> {
+  return { storageState: { cookies: await cookiesOf(browser, url), origins: [] } };
+}
+
+/** The cookies of the sample student who has signed in. */
+export async function cookiesOf(browser: Browser, url: string): Promise<Cookie[]> {
   const context = await browser.newContext();
   await context.request.post(`${url}/api/v1/session/sample`, { headers: { origin: url } });
   const { cookies } = await context.storageState();
   await context.close();
-  return { storageState: { cookies, origins: [] } };
+  return cookies;
 }
 
 /** One visit of a browser that knows nothing yet. */
