@@ -555,6 +555,38 @@ describe('the list of a term', () => {
     expect(await tagOf()).not.toBe(tag);
   });
 
+  it('sends no document again of which the client says that it has just this version', async () => {
+    const agent = await student(harness);
+    const changed = await store(agent, smallCourse());
+    const same = await store(agent, everyField());
+    const have = `${changed.id}.1,${same.id}.1`;
+    const list = (query: string, tag = '') =>
+      agent.get(`/api/v1/courses${query}`).set('If-None-Match', tag).expect(200);
+    const { headers } = await list('');
+    await change(agent, changed, [score('two', '18')]).expect(200);
+    const whole = (await list('')).body;
+    const { document: _, ...head } = whole[1];
+    expect((await list(`?have=${have}`)).body).toEqual([whole[0], head]);
+    expect((await list(`?have=${have}`, headers.etag)).body).toEqual([whole[0], head]);
+    expect((await list(`?have=${have}`)).headers.etag).toBe((await list('')).headers.etag);
+    // Documents that are not kept ready are put together where they are sent.
+    await harness.database('course_documents').delete();
+    expect((await list(`?have=${have}`)).body).toEqual([whole[0], head]);
+    // Another's courses are none of what is listed, whatever is said of them.
+    const other = await student(harness);
+    expect((await other.get(`/api/v1/courses?have=${have}`).expect(200)).body).toEqual([]);
+  });
+
+  it('refuses what does not say which courses are there, and names it', async () => {
+    const agent = await student(harness);
+    for (const have of ['all', `${randomUUID()}.`, `${randomUUID()}.1,`, `${randomUUID()}.-1`]) {
+      const { body } = await agent.get('/api/v1/courses').query({ have }).expect(422);
+      expect(body.errors).toEqual([
+        { at: 'have', message: 'must be id.version, of several courses with commas between' },
+      ]);
+    }
+  });
+
   it('tells nobody who is not signed in whether it has changed, an empty one neither', async () => {
     const made = await request(harness.application.express)
       .post('/api/v1/accounts')

@@ -22,19 +22,33 @@ let lastList: { readonly tag: string | undefined; readonly of: string } = { tag:
 const named = (courses: readonly StoredCourse[]) =>
   courses.map(({ id, termId, version }) => `${id} ${termId} ${version}`).join();
 
+/** A course as the server lists it: without its document where that was said to be known. */
+type ListedCourse = Omit<StoredCourse, 'document'> & Partial<Pick<StoredCourse, 'document'>>;
+
+/** So many courses are said to be known at most: an address must not be longer than proxies take it. */
+const MOST_SAID = 100;
+
+/** What says which courses are known in which versions, so that they are not sent again. */
+function having(held: readonly StoredCourse[]): string {
+  const said = held.slice(0, MOST_SAID).map(({ id, version }) => `${id}.${version}`);
+  return said.length > 0 ? `?have=${said.join()}` : '';
+}
+
 export const coursesQuery = queryOptions({
   queryKey: ['courses'],
   queryFn: async ({ client }): Promise<StoredCourse[]> => {
     const known = () => client.getQueryData<StoredCourse[]>(['courses']);
-    // Only where what is known is just what the server has named so.
     const held = known();
-    const { answer, tag } = await askUnlessSame<StoredCourse[]>(
-      '/courses',
+    // Only where what is known is just what the server has named so.
+    const { answer, tag } = await askUnlessSame<ListedCourse[]>(
+      `/courses${having(held ?? [])}`,
       held && named(held) === lastList.of ? lastList.tag : undefined,
     );
     if (!answer) return known() ?? ask<StoredCourse[]>('/courses');
-    lastList = { tag, of: named(answer) };
-    return answer;
+    const documents = new Map(held?.map(({ id, document }) => [id, document]));
+    const courses = answer.map((course) => ({ document: documents.get(course.id)!, ...course }));
+    lastList = { tag, of: named(courses) };
+    return courses;
   },
   // A version that is known stays the very same object: what was computed of it is not computed again.
   structuralSharing: (old, fresh) =>

@@ -64,10 +64,11 @@ export function foundEarly(): Early | undefined {
   return found;
 }
 
-/** The answer that was asked for early, where there is one that nobody has taken. */
+/** The answer that was asked for early, where there is one that nobody has taken: it is whole, whatever is said to be known. */
 export function earlyAnswer(path: string): Promise<Response> | undefined {
-  const answer = asked.get(path);
-  asked.delete(path);
+  const [place = path] = path.split('?');
+  const answer = asked.get(place);
+  asked.delete(place);
   return answer;
 }
 

@@ -130,7 +130,7 @@ export interface CourseList {
   readonly json: string | undefined;
 }
 
-/** A course of the list; its document where it is kept ready. */
+/** A course of the list; its document where it is kept ready, and the client has not said that it has it. */
 interface ListedCourse {
   readonly id: string;
   readonly term_id: string;
@@ -138,23 +138,34 @@ interface ListedCourse {
   readonly document?: string | null;
 }
 
-const KEPT_TEXT = `(
+/** A document that is kept ready, as text, unless the client has it. */
+const KEPT_TEXT = `case when id || '.' || version = any (:had) then null else (
   select document::text from course_documents kept where course_id = courses.id and kept.version = courses.version
-) as document`;
+) end as document`;
+
+/** What a client has: the tag of its list, and which courses in which versions, as `id.version`. */
+export interface Had {
+  readonly tag: string | undefined;
+  readonly courses: readonly string[];
+}
+
+const isIn = (had: readonly string[], { id, version }: ListedCourse) => had.includes(`${id}.${version}`);
 
 /** The courses of who asks, in their order. As queries within it, what is theirs costs the database the least to plan. */
 async function listed(
   database: Knex,
   { query, values }: Asker,
-  more: readonly string[],
+  columns: string,
+  had: readonly string[] = [],
 ): Promise<ListedCourse[]> {
-  const columns = ['id', 'term_id', 'version', ...more].join(', ');
   const { rows } = await database.raw<{ rows: ListedCourse[] }>(
     `select ${columns} from courses where user_id = (${query}) and term_id is not null order by position, created_at, id`,
-    values,
+    { ...values, had: [...had] },
   );
   return rows;
 }
+
+const HEAD = 'id, term_id, version';
 
 function tagOf(courses: readonly ListedCourse[]): string {
   const text = courses.map(({ id, term_id, version }) => `${id} ${term_id} ${version}`).join();
@@ -165,27 +176,27 @@ function tagOf(courses: readonly ListedCourse[]): string {
  * The courses of who asks, in one statement that also knows who that is; in a second where the list that the client has is an older one.
  * Documents that are not kept ready are put together of their rows, and kept.
  *
- * @param has - the tag of the list that the client has
+ * @param had - what the client has: of those courses the documents are not sent again
  * @returns nothing where nobody is signed in
  */
-export async function courseList(
-  database: Knex,
-  asker: Asker,
-  has: string | undefined,
-): Promise<CourseList | undefined> {
-  const courses = await listed(database, asker, has === undefined ? [KEPT_TEXT] : []);
+export async function courseList(database: Knex, asker: Asker, had: Had): Promise<CourseList | undefined> {
+  const courses = await (had.tag === undefined
+    ? listed(database, asker, `${HEAD}, ${KEPT_TEXT}`, had.courses)
+    : listed(database, asker, HEAD));
   if (courses.length === 0 && !(await isAnybody(database, asker))) return undefined;
   const tag = tagOf(courses);
-  if (tag === has) return { tag, json: undefined };
-  if (has !== undefined) return courseList(database, asker, undefined);
-  if (courses.some(({ document }) => document === null)) {
-    await database.transaction((transaction) => keepMissing(transaction, courses));
-    return courseList(database, asker, undefined);
+  if (tag === had.tag) return { tag, json: undefined };
+  const whole = { ...had, tag: undefined };
+  if (had.tag !== undefined) return courseList(database, asker, whole);
+  const missing = courses.filter((course) => course.document === null && !isIn(had.courses, course));
+  if (missing.length > 0) {
+    await database.transaction((transaction) => keepMissing(transaction, missing));
+    return courseList(database, asker, whole);
   }
-  const texts = courses.map(
-    ({ id, term_id, version, document }) =>
-      `{"id":"${id}","termId":"${term_id}","version":${version},"document":${document}}`,
-  );
+  const texts = courses.map(({ id, term_id, version, document }) => {
+    const head = `"id":"${id}","termId":"${term_id}","version":${version}`;
+    return document === null ? `{${head}}` : `{${head},"document":${document}}`;
+  });
   return { tag, json: `[${texts.join(',')}]` };
 }
 
@@ -195,8 +206,7 @@ async function isAnybody(database: Knex, { query, values }: Asker): Promise<bool
 }
 
 async function keepMissing(transaction: Transaction, courses: readonly ListedCourse[]): Promise<void> {
-  for (const { id, document } of courses) {
-    if (document !== null) continue;
+  for (const { id } of courses) {
     // Locked, so that no change comes between the rows and what is made of them.
     const locked = await lockRow(transaction, id);
     if (locked)

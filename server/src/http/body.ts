@@ -21,6 +21,17 @@ export function bodyOf<T>(request: Request, schema: Joi.Schema): T {
   return checked.value;
 }
 
+/**
+ * What stands behind the question mark of a request, as its schema wants it.
+ *
+ * @throws a problem 422 that names what is wrong
+ */
+export function queryOf<T>(request: Request, schema: Joi.Schema): T {
+  const checked = check<T>(schema, request.query);
+  if (!checked.ok) throw invalid(checked.faults);
+  return checked.value;
+}
+
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
 
 /**

@@ -1,8 +1,8 @@
-import { checkEdits, isSame, type Edit } from '@fidens/core';
+import { checkEdits, inWords, isSame, type Edit } from '@fidens/core';
 import { Router, type Request, type Response } from 'express';
 import Joi from 'joi';
 import type { Knex } from 'knex';
-import { bodyOf, documentOf, idOf, uuidSchema, versionOf } from '../http/body';
+import { bodyOf, documentOf, idOf, queryOf, uuidSchema, versionOf } from '../http/body';
 import {
   changeCourse,
   createCourse,
@@ -34,6 +34,15 @@ const changeSchema = Joi.object({
   from: Joi.number().integer().min(1),
 });
 
+/** Which courses a client has in which versions: `id.version,id.version`. */
+const haveSchema = Joi.object({
+  have: Joi.string()
+    .pattern(/^[0-9a-f-]{36}\.\d{1,9}(?:,[0-9a-f-]{36}\.\d{1,9}){0,399}$/)
+    .messages(inWords('must be id.version, of several courses with commas between'))
+    .allow('')
+    .default(''),
+}).unknown();
+
 /** What that schema lets through. */
 interface ChangeBody {
   readonly id: string;
@@ -51,9 +60,12 @@ export function courseListRoute(database: Knex, secrets: readonly string[]): Rou
   const router = Router();
 
   router.get('/courses', async (request, response) => {
-    const has = /^"([0-9a-f]{32})"$/.exec(request.get('if-none-match') ?? '')?.[1];
+    const had = {
+      tag: /^"([0-9a-f]{32})"$/.exec(request.get('if-none-match') ?? '')?.[1],
+      courses: queryOf<{ have: string }>(request, haveSchema).have.split(','),
+    };
     const asker = askerOf(request, secrets);
-    const list = asker && (await courseList(database, asker, has));
+    const list = asker && (await courseList(database, asker, had));
     if (!list) throw signedOut();
     const { tag, json } = list;
     response.set('ETag', `"${tag}"`);
