@@ -52,8 +52,11 @@ export async function exportForBrowsers(home, more = () => undefined) {
   await Promise.all(texts.map(compress));
 }
 
-/** Signs of a piece at most: a browser that takes a script in is held for no longer than so much of it takes. */
-const MOST = 380_000;
+/**
+ * Signs of a piece at most: a browser that takes a script in is held for no longer than so much of it takes. What a first visit waits for
+ * comes in fewer pieces, as each is pressed by itself; what comes later is taken in while a student touches what stands.
+ */
+const MOST = { first: 380_000, later: 180_000 };
 
 /**
  * Cuts scripts into pieces, as the browser is held while it takes one in: the one that every page begins with, and the one that comes after.
@@ -67,7 +70,7 @@ function cutScripts() {
     /<script src="([^"]+)" defer><\/script>/.exec(page) ?? giveUp('the page has no script.');
   const text = readFileSync(join(DIST, first), 'utf8');
   const [named, later] = /"([^"]*\/later-parts-[^"]+)"/.exec(text) ?? giveUp('no pages come later.');
-  const laterPieces = inPieces(modulesOf(readFileSync(join(DIST, later), 'utf8')).modules);
+  const laterPieces = inPieces(modulesOf(readFileSync(join(DIST, later), 'utf8')).modules, MOST.later);
   const laterPaths = JSON.stringify(writePieces(later, laterPieces));
   const paths = writePieces(first, firstPieces(text.replace(named, () => laterPaths)));
   writeFileSync(index, page.replace(tag, paths.map((path) => tag.replace(first, path)).join('')));
@@ -97,7 +100,10 @@ function firstPieces(text) {
     return [module, ...needs.flatMap(taken)];
   };
   const first = runs.slice(0, FIRST.length).map((run) => [...taken(Number(/\d+/.exec(run)[0])), run]);
-  const others = inPieces([...rest].map((id) => known.get(id).module));
+  const others = inPieces(
+    [...rest].map((id) => known.get(id).module),
+    MOST.first,
+  );
   first[0].unshift(before);
   others.at(-1).push(...runs.slice(FIRST.length));
   return [...first, ...others];
@@ -107,9 +113,9 @@ function firstPieces(text) {
 const MODULE_END = /\),(\d+),(\[[^[\]]*\]|\{(?:[^{}]|\{[^{}]*\})*\})\);?$/;
 
 /** Modules in as few pieces as there must be, each of about the same size. */
-function inPieces(modules) {
+function inPieces(modules, most) {
   const all = modules.join('\n').length;
-  const size = all / Math.ceil(all / MOST);
+  const size = all / Math.ceil(all / most);
   const pieces = [];
   let length = 0;
   for (const module of modules) {
