@@ -88,7 +88,7 @@ async function putBack(transaction: Transaction, table: string, rows: Rows): Pro
 
 /**
  * Gives a course that was made again under its id what stood beside it when it was deleted. Its history goes on only where it is
- * the document that was deleted.
+ * the document that was deleted; another one is a later version than any that a device may have.
  */
 export async function takeUpCourse(
   transaction: Transaction,
@@ -101,7 +101,7 @@ export async function takeUpCourse(
   const goesOn = isSame(kept.document, document);
   await transaction('courses')
     .where({ id })
-    .update({ position: kept.position, ...(goesOn && { version: kept.version }) });
+    .update({ position: kept.position, version: goesOn ? kept.version : kept.version + 1 });
   if (goesOn) await putBack(transaction, 'course_changes', kept.changes);
   await putBack(transaction, 'rehearsals', kept.rehearsals);
   await putBack(transaction, 'calendar_feeds', kept.feeds);
