@@ -2,7 +2,7 @@ import { reasonOf } from '@/data/api';
 import { currentTerm } from '@/data/term-days';
 import { useCoursesAndTerms } from '@/data/terms';
 import { useNow } from '@/data/now';
-import { useIsPrepared } from '@/model/prepared';
+import { useIsPrepared } from '@/model/opening/prepared';
 import { TermPage } from '@/pages/term-page';
 import { TermDesk } from '@/shell/later';
 import { Failed, Loading } from '@/ui/states';

@@ -12,7 +12,6 @@ class Clock {
   readonly #client: QueryClient;
   readonly #listeners = new Set<() => void>();
   #stop: (() => void) | undefined;
-  #minute = { number: NaN, text: '' };
 
   constructor(client: QueryClient) {
     this.#client = client;
@@ -21,10 +20,7 @@ class Clock {
   /** The moment taken for now: the sample student's, or the clock's to the minute. */
   readonly now = (): string => {
     const session = this.#client.getQueryCache().get<Session>(SESSION)?.state.data;
-    const at = Date.now();
-    const number = Math.floor(at / MINUTE);
-    if (number !== this.#minute.number) this.#minute = { number, text: momentFor(undefined, at) };
-    return session?.student?.today ?? this.#minute.text;
+    return momentFor(session?.student);
   };
 
   readonly subscribe = (listener: () => void): (() => void) => {

@@ -1,6 +1,6 @@
 import { queryOptions, useQuery, type QueryClient } from '@tanstack/react-query';
 import { createElement, useDeferredValue, type ComponentType, type FunctionComponent } from 'react';
-import { othersTurn } from '@/model/in-pieces';
+import { othersTurn } from '@/model/opening/in-pieces';
 import { Failed, Loading } from '@/ui/states';
 import { useSoon } from '@/ui/soon';
 

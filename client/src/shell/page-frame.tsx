@@ -4,7 +4,7 @@ import { useSession } from '@/data/session';
 import { isAnyPending } from '@/data/sync/pending';
 import { useIsSaving } from '@/data/sync/queue';
 import { useCoursesAndTerms } from '@/data/terms';
-import { useIsPrepared } from '@/model/prepared';
+import { useIsPrepared } from '@/model/opening/prepared';
 import { onPaper } from '@/ui/print-style';
 import { Loading } from '@/ui/states';
 import { AbovePage, BelowPage, useFetchedLater } from './later';

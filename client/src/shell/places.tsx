@@ -4,7 +4,7 @@ import { Pressable, View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
 import { undoLast, useSteps } from '@/data/undo';
 import { useLooseEndsSoon, wantsDecision } from '@/model/loose-ends';
-import { useIsPrepared } from '@/model/prepared';
+import { useIsPrepared } from '@/model/opening/prepared';
 import { Icon } from '@/theme/icons';
 import { SPACE, TOUCH, useIsLow, useIsWide } from '@/theme/layout';
 import { DISPLAY, useColours } from '@/theme/paper-theme';

@@ -6,7 +6,7 @@ import type { Term } from '@/data/term-days';
 import { useTerms, useWorkedOn } from '@/data/terms';
 import { isComputedEarly, piecesOf } from './early';
 import { inPieces } from './in-pieces';
-import { looseEndsOf } from './loose-ends';
+import { looseEndsOf } from '../loose-ends';
 
 /**
  * Whether what the term says of all courses has been computed once since Fidens was opened. It is done piece by piece, so that a slow phone

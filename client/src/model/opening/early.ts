@@ -2,7 +2,7 @@ import type { Course } from '@fidens/core';
 import { whenEarlyIsFound } from '@/data/early';
 import { momentFor } from '@/data/moment';
 import { workedOn } from '@/data/term-days';
-import { compute } from './computed';
+import { compute } from '../computed';
 import { inPieces } from './in-pieces';
 
 /** What the term says of a course, computed in pieces. */
@@ -18,7 +18,7 @@ export async function computeEarly(): Promise<void> {
   const early = await whenEarlyIsFound();
   if (!early?.records) return;
   const { terms, courses } = early.records;
-  const now = momentFor(early.session.student, Date.now());
+  const now = momentFor(early.session.student);
   await inPieces(workedOn(courses, terms, now).flatMap(({ document }) => piecesOf(document, now)));
   isComputed = true;
 }
