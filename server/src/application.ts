@@ -14,7 +14,7 @@ import type { Metrics } from './http/metrics';
 import { boundQueue } from './http/overload';
 import { answerNotFound, answerProblems } from './http/problem';
 import { accountRoutes } from './routes/account';
-import { courseListRoute, courseRoutes } from './routes/courses';
+import { courseRoutes, frequentCourseRoutes } from './routes/courses';
 import { doorRoutes } from './routes/doors';
 import { feedRoutes, publicFeeds } from './routes/feeds';
 import { healthRoutes } from './routes/health';
@@ -24,7 +24,7 @@ import { schoolRoutes } from './routes/school';
 import { sweepRoutes } from './routes/sweep';
 import { termRoutes } from './routes/terms';
 import { refuseOtherSites } from './http/same-site';
-import { requireStudent, sessions } from './account/sign-in';
+import { knowAsker, requireStudent, sessions } from './account/sign-in';
 import { secretsOf } from './account/signing';
 
 /** A server that is ready to listen. */
@@ -67,15 +67,15 @@ export function createApplication(
     response.set('Cache-Control', 'no-store');
     next();
   }, boundQueue(configuration.waiting));
-  api.use(courseListRoute(database, secretsOf(configuration)));
+  api.use(knowAsker(secretsOf(configuration)), limitChanges());
   // A whole account may be larger than any one thing in it.
   api.use('/account/archive', refuseOtherSites, express.json({ limit: '10mb' }));
   api.use(refuseOtherSites, express.json({ limit: '4mb' }), refuseDeepBodies);
+  api.use(frequentCourseRoutes(database));
   api.use(sendDevices(configuration), session.middleware);
   api.use(doorRoutes(database, configuration, mail));
   api.use(
     requireStudent,
-    limitChanges(),
     termRoutes(database),
     courseRoutes(database),
     libraryRoutes(database),

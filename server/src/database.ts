@@ -117,6 +117,12 @@ export interface Asker {
   readonly values: Readonly<Record<string, string | number>>;
 }
 
+/** A student who is known already, as a statement is told of who asks. */
+export const knownAsker = (user: string): Asker => ({
+  query: 'select :user::uuid as user_id',
+  values: { user },
+});
+
 /** The database's own code of an error, which Objection wraps; or Node's, where it was not reached. */
 export function codeOf(error: unknown): string {
   const { code, nativeError } = error as { code?: string; nativeError?: { code?: string } };

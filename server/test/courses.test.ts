@@ -605,6 +605,29 @@ describe('the list of a term', () => {
     await request(harness.application.express).delete('/api/v1/session').set('Cookie', cookie).expect(204);
     await ask(cookie).expect(401);
   });
+
+  it('changes nothing for who is not signed in any more, and finds no course of another', async () => {
+    const [one, other] = [await student(harness), await student(harness)];
+    const course = await store(one, smallCourse());
+    const edits: Edit[] = [{ op: 'course', set: { title: 'Not theirs' } }];
+    await change(other, course, edits).expect(404);
+    const { id } = (await one.get('/api/v1/session')).body.student;
+    await harness.database('sign_in_sessions').whereRaw("sess->>'userId' = ?", [id]).delete();
+    await change(one, course, edits).expect(401);
+    expect(await harness.database('courses').where({ id: course.id }).pluck('title')).toEqual([
+      course.document.title,
+    ]);
+  });
+
+  it('changes a course whose document is not kept ready as any other', async () => {
+    const agent = await student(harness);
+    const course = await store(agent, smallCourse());
+    await harness.database('course_documents').where({ course_id: course.id }).delete();
+    const { body } = await change(agent, course, [{ op: 'course', set: { title: 'Made of rows' } }]).expect(
+      200,
+    );
+    expect(body).toMatchObject({ version: 2, document: { ...course.document, title: 'Made of rows' } });
+  });
 });
 
 describe('several server processes', () => {

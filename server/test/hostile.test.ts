@@ -1,4 +1,6 @@
+import type { Request } from 'express';
 import { randomUUID } from 'node:crypto';
+import { limitChanges } from '../src/account/attempts';
 import { change, smallCourse, startHarness, store, student, type Agent, type Harness } from './harness';
 
 let harness: Harness;
@@ -92,6 +94,22 @@ describe('what no student sends', () => {
     await harness.database('users').where({ id }).delete();
     await change(gone, course, [{ op: 'set', id: 'one', set: { note: 'x' } }]).expect(401);
     await gone.post('/api/v1/terms').send({ name: 'Next' }).expect(401);
+  });
+});
+
+describe('changes without end', () => {
+  it('are refused to the session that sends them, until a minute is over; reading is not', async () => {
+    const limit = limitChanges();
+    const ask = async (method: string, session: string) => {
+      const response = { locals: { asker: { query: '', values: { session, since: 0 } } } };
+      const next = jest.fn();
+      await limit({ method } as Request, response as never, next);
+      expect(next).toHaveBeenCalledWith();
+    };
+    for (let change = 0; change < 6_000; change += 1) await ask('PATCH', 'broken');
+    await expect(ask('PATCH', 'broken')).rejects.toMatchObject({ status: 429, kind: 'too-many-attempts' });
+    await ask('GET', 'broken');
+    await ask('PATCH', 'another');
   });
 });
 

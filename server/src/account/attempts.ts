@@ -6,7 +6,7 @@ import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from 'rate-lim
 import type { Configuration } from '../configuration';
 import { cookieOf } from '../http/cookies';
 import { Problem } from '../http/problem';
-import { studentId } from './sign-in';
+import { askerOf } from './sign-in';
 import { isSignature, signatureOf } from './signing';
 
 const DAY = 24 * 60 * 60;
@@ -138,16 +138,17 @@ export function mailLimit(database: Knex): (request: Request, email: string) => 
 }
 
 const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
-/** Changes of one student in a minute, in one process: no hand types faster, and no queue of an offline week is longer. */
+/** Changes of one session in a minute, in one process: no hand types faster, and no queue of an offline week is longer. */
 const CHANGES_A_MINUTE = 6_000;
 
-/** Limits the changes of each student, so that a broken client harms nobody else. */
+/** Limits the changes of each session, so that a broken client harms nobody else. It stands behind `knowAsker`. */
 export function limitChanges(): RequestHandler {
   const limit = new RateLimiterMemory({ points: CHANGES_A_MINUTE, duration: 60 });
-  return async (request, _response, next) => {
-    if (READS.has(request.method)) return next();
+  return async (request, response, next) => {
+    const asker = askerOf(response);
+    if (READS.has(request.method) || !asker) return next();
     try {
-      await limit.consume(studentId(request));
+      await limit.consume(asker.values.session);
     } catch (refusal) {
       throw tooMany(refusal, 'Nothing was stored: there were too many changes at once.');
     }

@@ -1,6 +1,6 @@
 import Bowser from 'bowser';
 import connectPgSimple from 'connect-pg-simple';
-import type { Request, RequestHandler } from 'express';
+import type { Request, RequestHandler, Response } from 'express';
 import session from 'express-session';
 import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
@@ -125,11 +125,32 @@ export function studentId(request: Request): string {
   return request.session.userId!;
 }
 
+/** Who asks, told by the session that a request carries. */
+interface SessionAsker extends Asker {
+  readonly values: { readonly session: string; readonly since: number };
+}
+
+/** Reads which session each request carries. Nothing is looked up: whether there is such a session is for a statement to know. */
+export function knowAsker(secrets: readonly string[]): RequestHandler {
+  return (request, response: Response<unknown, Locals>, next) => {
+    const sid = signedCookieOf(request, SESSION_COOKIE, secrets);
+    if (sid !== undefined) {
+      response.locals.asker = {
+        query: ASKER,
+        values: { session: hashed(sid), since: Date.now() - ENDS_AFTER },
+      };
+    }
+    next();
+  };
+}
+
 /** Who asks, for a statement that reads what is theirs in the same turn; nothing where a request carries no session of ours. */
-export function askerOf(request: Request, secrets: readonly string[]): Asker | undefined {
-  const sid = signedCookieOf(request, SESSION_COOKIE, secrets);
-  if (sid === undefined) return undefined;
-  return { query: ASKER, values: { session: hashed(sid), since: Date.now() - ENDS_AFTER } };
+export function askerOf({ locals }: Response): SessionAsker | undefined {
+  return (locals as Locals).asker;
+}
+
+interface Locals {
+  asker?: SessionAsker;
 }
 
 /** The same as `isSignedIn` knows of a session. */

@@ -2,7 +2,7 @@ import type { Course } from '@fidens/core';
 import type { Knex } from 'knex';
 import { createHash } from 'node:crypto';
 import type { Transaction } from 'objection';
-import type { Asker } from '../database';
+import { knownAsker, type Asker } from '../database';
 import { toDocument } from './course-document';
 import {
   ASSESSMENT_COLUMNS,
@@ -35,20 +35,24 @@ const COURSE = `
   ) as course
   from courses where id = :id`;
 
-/** One course with its document as it is kept ready, where that is of its version; and whether it holds a change already. */
-const KEPT = `
+/**
+ * One course of who asks, with its document as it is kept ready, where that is of its version; and whether it holds a change already.
+ * One row where somebody asks, without a course where it is none of theirs; none where nobody is signed in.
+ */
+const keptOf = (asker: string) => `
   select
-    courses.id, term_id, courses.version, scale_id, user_id, document as kept,
+    asker.user_id, courses.id, term_id, courses.version, scale_id, document as kept,
     exists (select from course_changes where course_id = courses.id and id = :change) as repeated
-  from courses
-  left join course_documents kept on kept.course_id = courses.id and kept.version = courses.version
-  where courses.id = :id and user_id = :user and term_id is not null`;
+  from (${asker}) asker
+  left join courses on courses.id = :id and courses.user_id = asker.user_id and term_id is not null
+  left join course_documents kept on kept.course_id = courses.id and kept.version = courses.version`;
 
 /** The row of a course, but for what its document says. */
 export type CourseHead = Pick<CourseRecord, 'id' | 'user_id' | 'term_id' | 'scale_id' | 'version'>;
 
-/** What this statement makes of a course. */
-interface KeptCourse extends CourseHead {
+/** What this statement makes of a course; where there is none, of who asks. */
+interface KeptCourse extends Omit<CourseHead, 'id'> {
+  readonly id: string | null;
   readonly kept: Course | null;
   readonly repeated: boolean;
 }
@@ -71,22 +75,33 @@ export interface ReadCourse {
   readonly repeated: boolean;
 }
 
+/** Who asks for a course, and the course, if it is theirs; without a document where none of its version is kept ready. */
+interface KeptRead {
+  readonly userId: string;
+  readonly course?: Omit<ReadCourse, 'document'> & { readonly document: Course | undefined };
+}
+
 /**
- * A student's course, whatever its size, in one statement; without a document where none of its version is kept ready.
+ * A course of who asks, whatever its size, in one statement that also knows who that is.
  *
  * @param change - the id of the change that is asked for
- * @returns nothing where the student has no such course
+ * @returns nothing where nobody is signed in
  */
 export async function readKept(
   database: Knex | Transaction,
-  userId: string,
+  { query, values }: Asker,
   courseId: string,
   change: string,
-): Promise<(Omit<ReadCourse, 'document'> & { readonly document: Course | undefined }) | undefined> {
-  const { rows } = await database.raw<{ rows: KeptCourse[] }>(KEPT, { id: courseId, user: userId, change });
+): Promise<KeptRead | undefined> {
+  const { rows } = await database.raw<{ rows: KeptCourse[] }>(keptOf(query), {
+    ...values,
+    id: courseId,
+    change,
+  });
   if (!rows[0]) return undefined;
-  const { repeated, kept, ...head } = rows[0];
-  return { head, document: kept ?? undefined, repeated };
+  const { repeated, kept, id, ...head } = rows[0];
+  if (id === null) return { userId: head.user_id };
+  return { userId: head.user_id, course: { head: { id, ...head }, document: kept ?? undefined, repeated } };
 }
 
 /** Locks a student's course and reads it whole. What is read begins once the lock is held, so it sees what the one before it has written. */
@@ -97,8 +112,8 @@ export async function lockCourse(
   change: string,
 ): Promise<ReadCourse | undefined> {
   await transaction.raw('select from courses where id = ? and user_id = ? for update', [courseId, userId]);
-  const read = await readKept(transaction, userId, courseId, change);
-  return read && { ...read, document: read.document ?? (await documentOfRows(transaction, courseId)) };
+  const { course } = (await readKept(transaction, knownAsker(userId), courseId, change))!;
+  return course && { ...course, document: course.document ?? (await documentOfRows(transaction, courseId)) };
 }
 
 /** A course's document, put together of its rows. */
@@ -110,10 +125,17 @@ export async function documentOfRows(transaction: Transaction, courseId: string)
   return toDocument(whole as CourseRecord);
 }
 
-/** Keeps a course's document ready beside its rows, as of a version of it. */
+/** A course's document as of a version of it. */
+export interface VersionedDocument {
+  readonly id: string;
+  readonly version: number;
+  readonly document: Course;
+}
+
+/** Keeps a course's document ready beside its rows. */
 export async function keepDocument(
   transaction: Transaction,
-  { id, version, document }: { id: string; version: number; document: Course },
+  { id, version, document }: VersionedDocument,
 ): Promise<void> {
   await transaction.raw(
     `insert into course_documents (course_id, version, document) values (?, ?, ?)

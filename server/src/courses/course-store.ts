@@ -13,8 +13,9 @@ import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
 import { raw, type Transaction } from 'objection';
 import { courseRow, rowChanges, toDocument } from './course-document';
-import { lockCourse, readKept, type ReadCourse } from './course-reading';
+import { keepDocument, lockCourse, readKept, type ReadCourse } from './course-reading';
 import { isOneStatement, writeChange, writeParts, writeRest, type Writing } from './course-writing';
+import type { Asker } from '../database';
 import { CourseChange, CourseRecord, GradingScale } from '../models';
 import { withinQuota } from './quota';
 import { layCourse } from './remains';
@@ -36,6 +37,7 @@ export type Changed =
       /** The edits that were made of the version before; nothing where none had to be made any more. */
       readonly made?: readonly Edit[];
     }
+  | { readonly kind: 'nobody' }
   | { readonly kind: 'not found' }
   | { readonly kind: 'stale'; readonly course: StoredCourse }
   | { readonly kind: 'asks'; readonly course: StoredCourse; readonly collisions: readonly Collision[] }
@@ -108,7 +110,9 @@ export async function createCourse(
 ): Promise<StoredCourse> {
   await withinQuota(transaction, userId, document);
   const id = await insertDocument(transaction, userId, wanted, termId, document);
-  return (await findCourse(transaction, userId, id))!;
+  const course = (await findCourse(transaction, userId, id))!;
+  await keepDocument(transaction, course);
+  return course;
 }
 
 /**
@@ -165,29 +169,31 @@ async function insertDocument(
  * only if nobody wrote in between. Where somebody did, or where more than that statement is needed, its row is locked and it is
  * read and decided about again.
  *
+ * @param asker - whose course it is to be
  * @throws a problem 403 where the student has as much as one may have
  */
 export async function changeCourse(
   database: Knex | Transaction,
-  userId: string,
+  asker: Asker,
   courseId: string,
   request: ChangeRequest,
 ): Promise<Changed> {
-  const read = await readKept(database, userId, courseId, request.id);
-  if (!read) return { kind: 'not found' };
-  if (read.document) {
-    const decided = decideChange(read as ReadCourse, request);
+  const read = await readKept(database, asker, courseId, request.id);
+  if (!read) return { kind: 'nobody' };
+  if (!read.course) return { kind: 'not found' };
+  if (read.course.document) {
+    const decided = decideChange(read.course as ReadCourse, request);
     if (decided.kind !== 'write') return decided;
     const { writing, adds } = decided;
     if (!adds && isOneStatement(writing) && (await writeChange(database, writing))) return changedBy(writing);
   }
   return database.transaction(async (transaction) => {
-    const locked = await lockCourse(transaction, userId, courseId, request.id);
+    const locked = await lockCourse(transaction, read.userId, courseId, request.id);
     if (!locked) return { kind: 'not found' };
     const decided = decideChange(locked, request);
     if (decided.kind !== 'write') return decided;
     const { writing, adds } = decided;
-    if (adds) await withinQuota(transaction, userId, writing.after, writing.before);
+    if (adds) await withinQuota(transaction, read.userId, writing.after, writing.before);
     await writeRest(transaction, writing);
     if (!(await writeChange(transaction, writing))) throw new Error('A locked course has another version.');
     return changedBy(writing);

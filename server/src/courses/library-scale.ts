@@ -1,6 +1,7 @@
 import { courseSetting, isSame, type Scale } from '@fidens/core';
 import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'objection';
+import { knownAsker } from '../database';
 import { changeCourse, listCourses, type StoredCourse } from './course-store';
 import { GradingScale } from '../models';
 import { invalid, notFound, Problem } from '../http/problem';
@@ -44,7 +45,7 @@ async function changeScaleOf(
   { id, version, document }: StoredCourse,
   scale: Scale,
 ): Promise<StoredCourse> {
-  const changed = await changeCourse(transaction, userId, id, {
+  const changed = await changeCourse(transaction, knownAsker(userId), id, {
     id: randomUUID(),
     edits: [courseSetting({ scale })],
     saw: { version },

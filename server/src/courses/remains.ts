@@ -1,5 +1,6 @@
 import { isSame, type Course } from '@fidens/core';
 import type { Transaction } from 'objection';
+import { keepDocument, type VersionedDocument } from './course-reading';
 
 /** Rows as the database has them, which go back into their table as they came out of it. */
 type Rows = readonly Readonly<Record<string, unknown>>[];
@@ -89,22 +90,24 @@ async function putBack(transaction: Transaction, table: string, rows: Rows): Pro
 /**
  * Gives a course that was made again under its id what stood beside it when it was deleted. Its history goes on only where it is
  * the document that was deleted; another one is a later version than any that a device may have.
+ *
+ * @returns the version that it is now
  */
 export async function takeUpCourse(
   transaction: Transaction,
   userId: string,
-  id: string,
-  document: Course,
-): Promise<void> {
+  { id, version: made, document }: VersionedDocument,
+): Promise<number> {
   const kept = await taken<CourseRemains>(transaction, userId, id);
-  if (!kept) return;
+  if (!kept) return made;
   const goesOn = isSame(kept.document, document);
-  await transaction('courses')
-    .where({ id })
-    .update({ position: kept.position, version: goesOn ? kept.version : kept.version + 1 });
+  const version = goesOn ? kept.version : kept.version + 1;
+  await transaction('courses').where({ id }).update({ position: kept.position, version });
+  await keepDocument(transaction, { id, version, document });
   if (goesOn) await putBack(transaction, 'course_changes', kept.changes);
   await putBack(transaction, 'rehearsals', kept.rehearsals);
   await putBack(transaction, 'calendar_feeds', kept.feeds);
+  return version;
 }
 
 /** Gives a term that was made again under its id its place and its feed. */

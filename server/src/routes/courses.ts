@@ -53,10 +53,10 @@ interface ChangeBody {
 }
 
 /**
- * All courses of who asks: what every opening of Fidens begins with. One statement answers it, who asks included, so it stands before the
- * sessions.
+ * What is asked most: all courses of who asks, with which every opening of Fidens begins, and a change of one. The statement that reads
+ * knows who asks too, so these stand before the sessions.
  */
-export function courseListRoute(database: Knex, secrets: readonly string[]): Router {
+export function frequentCourseRoutes(database: Knex): Router {
   const router = Router();
 
   router.get('/courses', async (request, response) => {
@@ -64,13 +64,43 @@ export function courseListRoute(database: Knex, secrets: readonly string[]): Rou
       tag: /^"([0-9a-f]{32})"$/.exec(request.get('if-none-match') ?? '')?.[1],
       courses: queryOf<{ have: string }>(request, haveSchema).have.split(','),
     };
-    const asker = askerOf(request, secrets);
+    const asker = askerOf(response);
     const list = asker && (await courseList(database, asker, had));
     if (!list) throw signedOut();
     const { tag, json } = list;
     response.set('ETag', `"${tag}"`);
     if (json === undefined) response.status(304).end();
     else response.type('json').send(json);
+  });
+
+  router.patch('/courses/:courseId', async (request, response) => {
+    const asker = askerOf(response);
+    if (!asker) throw signedOut();
+    const courseId = idOf(request, 'courseId');
+    const { id, edits, seen, from } = bodyOf<ChangeBody>(request, changeSchema);
+    const checked = editsOf(edits, 'edits');
+    const saw = seen ? { seen: editsOf(seen, 'seen') } : { version: versionOf(request) };
+    const changed = await changeCourse(database, asker, courseId, { id, edits: checked, saw });
+    if (changed.kind === 'nobody') throw signedOut();
+    if (changed.kind === 'not found') throw notFound();
+    if (changed.kind === 'invalid') throw invalid(changed.faults);
+    if (changed.kind === 'stale') {
+      throw new Problem(412, 'stale', 'Nothing was stored: this course has changed in the meantime.', [], {
+        current: changed.course,
+      });
+    }
+    if (changed.kind === 'asks') {
+      const { course: current, collisions } = changed;
+      throw new Problem(409, 'collision', 'Nothing was stored: another device has changed the same.', [], {
+        current,
+        collisions,
+      });
+    }
+    const { course, made } = changed;
+    // Who has the version before, and asked for just these edits, has the document.
+    const { document: _, ...head } = course;
+    const isKnown = made && from === course.version - 1 && isSame(edits, made);
+    sendCourse(response, isKnown ? head : course);
   });
 
   return router;
@@ -93,9 +123,7 @@ export function courseRoutes(database: Knex): Router {
       const term = await Term.query(transaction).findOne({ id: termId, user_id }).forKeyShare();
       if (!term) throw invalid([{ at: 'termId', message: 'is no term of yours' }]);
       const made = await createCourse(transaction, user_id, termId, checked, id);
-      if (!id) return made;
-      await takeUpCourse(transaction, user_id, id, made.document);
-      return (await findCourse(transaction, user_id, id))!;
+      return id ? { ...made, version: await takeUpCourse(transaction, user_id, made) } : made;
     });
     sendCourse(response.status(201).location(`/api/v1/courses/${course.id}`), course);
   });
@@ -105,33 +133,6 @@ export function courseRoutes(database: Knex): Router {
     const course = await readTogether(database, (transaction) => findCourse(transaction, userId, courseId));
     if (!course) throw notFound();
     sendCourse(response, course);
-  });
-
-  router.patch('/courses/:courseId', async (request, response) => {
-    const courseId = idOf(request, 'courseId');
-    const { id, edits, seen, from } = bodyOf<ChangeBody>(request, changeSchema);
-    const checked = editsOf(edits, 'edits');
-    const saw = seen ? { seen: editsOf(seen, 'seen') } : { version: versionOf(request) };
-    const changed = await changeCourse(database, studentId(request), courseId, { id, edits: checked, saw });
-    if (changed.kind === 'not found') throw notFound();
-    if (changed.kind === 'invalid') throw invalid(changed.faults);
-    if (changed.kind === 'stale') {
-      throw new Problem(412, 'stale', 'Nothing was stored: this course has changed in the meantime.', [], {
-        current: changed.course,
-      });
-    }
-    if (changed.kind === 'asks') {
-      const { course: current, collisions } = changed;
-      throw new Problem(409, 'collision', 'Nothing was stored: another device has changed the same.', [], {
-        current,
-        collisions,
-      });
-    }
-    const { course, made } = changed;
-    // Who has the version before, and asked for just these edits, has the document.
-    const { document: _, ...head } = course;
-    const isKnown = made && from === course.version - 1 && isSame(edits, made);
-    sendCourse(response, isKnown ? head : course);
   });
 
   router.get('/courses/:courseId/changes', async (request, response) => {
