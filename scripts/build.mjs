@@ -61,23 +61,43 @@ const MOST = { first: 380_000, later: 180_000 };
 /**
  * Cuts scripts into pieces, as the browser is held while it takes one in: the one that every page begins with, and the one that comes after.
  * What is run before all else (`client/bundle/first`) stands in the first pieces, each with what it needs: it is run while the rest is on
- * its way.
+ * its way. The ways in, with what they share with what comes after the first page, are fetched where they are wanted: a term is drawn without.
  */
 function cutScripts() {
   const index = join(DIST, 'index.html');
   const page = readFileSync(index, 'utf8');
-  const [tag, first] =
-    /<script src="([^"]+)" defer><\/script>/.exec(page) ?? giveUp('the page has no script.');
-  const text = readFileSync(join(DIST, first), 'utf8');
-  const [named, later] = /"([^"]*\/later-parts-[^"]+)"/.exec(text) ?? giveUp('no pages come later.');
-  const laterPieces = inPieces(modulesOf(readFileSync(join(DIST, later), 'utf8')).modules, MOST.later);
-  const laterPaths = JSON.stringify(writePieces(later, laterPieces));
-  const paths = writePieces(first, firstPieces(text.replace(named, () => laterPaths)));
-  writeFileSync(index, page.replace(tag, paths.map((path) => tag.replace(first, path)).join('')));
+  const tags = [...page.matchAll(/<script src="([^"]+)" defer><\/script>/g)];
+  const [runtime, shared, first] = ['__expo-metro-runtime', '__common', 'entry'].map((name) => {
+    const path = tags.map(([, path]) => path).find((path) => path.includes(`/${name}-`));
+    return scriptAt(path ?? giveUp(`the page has no script ${name}.`));
+  });
+  const waysIn = scriptNamed(first, 'ways-in');
+  const later = scriptNamed(first, 'later-parts');
+  const [door] = writePieces(waysIn, [[...modulesOf(shared).modules, ...modulesOf(waysIn).modules]]);
+  const laterPaths = [door, ...writePieces(later, inPieces(modulesOf(later).modules, MOST.later))];
+  const text = [runtime.text, first.text]
+    .join('\n')
+    .replace(`"${waysIn.path}"`, () => JSON.stringify(door))
+    .replace(`"${later.path}"`, () => JSON.stringify(laterPaths));
+  const paths = writePieces(first, firstPieces(text));
+  for (const { path } of [runtime, shared]) rmSync(join(DIST, path));
+  const [tag] = tags[0];
+  const written = page
+    .replace(tags.map(([tag]) => tag).join(''), paths.map((path) => tag.replace(runtime.path, path)).join(''))
+    .replace('</head>', `  <meta name="ways-in" content="${door}" />\n  </head>`);
+  writeFileSync(index, written);
+}
+
+const scriptAt = (path) => ({ path, text: readFileSync(join(DIST, path), 'utf8') });
+
+/** A script that another one fetches by itself, by the name of its first module. */
+function scriptNamed({ text }, name) {
+  const [, path] = new RegExp(`"([^"]*/${name}-[^"]+)"`).exec(text) ?? giveUp(`there is no script ${name}.`);
+  return scriptAt(path);
 }
 
 /** What comes before a script's modules, these, and the lines after them that run some. */
-function modulesOf(text) {
+function modulesOf({ text }) {
   const [before, ...modules] = `\n${text}`.split(/\n(?=__d\()/);
   const runs = /(?:\n__r\(\d+\);)*\n?$/.exec(modules.at(-1))[0];
   modules.push(modules.pop().slice(0, -runs.length || undefined));
@@ -86,7 +106,7 @@ function modulesOf(text) {
 
 /** The pieces of the first script: one for each module that is run first, with what it needs, and then the rest. */
 function firstPieces(text) {
-  const { before, modules, runs } = modulesOf(text);
+  const { before, modules, runs } = modulesOf({ text });
   const known = new Map(
     modules.map((module) => {
       const [, id, needs] = MODULE_END.exec(module) ?? giveUp(`a module ends as none: ${module.slice(-80)}`);
@@ -127,7 +147,7 @@ function inPieces(modules, most) {
 }
 
 /** Writes the pieces of a script in its place; answers their paths. */
-function writePieces(path, pieces) {
+function writePieces({ path }, pieces) {
   rmSync(join(DIST, path));
   return pieces.map((modules, index) => {
     const text = modules.join('\n');
@@ -168,7 +188,7 @@ const HASHED = /[.-][0-9a-f]{16,}\.\w+$/;
 /** Writes a file's compressed twins once, so that no request has to. What every first visit waits for is pressed the hardest. */
 async function compress(file) {
   const content = readFileSync(file);
-  const isFirst = /[\\/]entry-[^\\/]+$/.test(file);
+  const isFirst = /[\\/](entry|ways-in)-[^\\/]+$/.test(file);
   const params = {
     [constants.BROTLI_PARAM_QUALITY]: isFirst ? constants.BROTLI_MAX_QUALITY : 10,
     [constants.BROTLI_PARAM_LGWIN]: constants.BROTLI_MAX_WINDOW_BITS,

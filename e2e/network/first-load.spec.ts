@@ -93,13 +93,32 @@ test('the term shows while the other pages have not come, and a page that does n
   await addSampleCourse(page);
   await settled(page);
   let isCut = true;
-  await page.route('**/later-*.js', (route) => (isCut ? route.abort() : route.continue()));
+  await page.route(/\/(later|ways-in)-[^/]*\.js/, (route) => (isCut ? route.abort() : route.continue()));
   await page.goto('/');
   await page.getByRole('link', { name: /Coastal Ecology/ }).click();
   await expect(page.getByText('This page could not be read')).toBeVisible();
   isCut = false;
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByRole('heading', { level: 1, name: /Coastal Ecology/ })).toBeVisible();
+});
+
+test('the ways in are asked for while what draws them has not come, and again where they did not come', async ({
+  page,
+}) => {
+  const asked: string[] = [];
+  let arrive: () => void = () => undefined;
+  const arrival = new Promise<void>((resolve) => (arrive = resolve));
+  await page.route(/entry-3-/, (route) => arrival.then(() => route.continue()));
+  await page.route('**/ways-in-*.js', (route) => {
+    asked.push(route.request().url());
+    return asked.length <= 2 ? route.abort() : route.continue();
+  });
+  await page.goto('/', { waitUntil: 'commit' });
+  await expect.poll(() => asked.length).toBe(1);
+  arrive();
+  await expect(page.getByText('This page could not be read')).toBeVisible();
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByLabel('E-mail')).toBeVisible();
 });
 
 /** A student whose one course has a score that the server does not take until it is let. */

@@ -125,7 +125,7 @@ export function noteWho({ student }: Session): void {
 
 /** Forgets all answers but who is signed in; the pages themselves are nobody's. */
 function forgetOthers(client: QueryClient): void {
-  client.removeQueries({ predicate: ({ queryKey: [name] }) => name !== 'session' && name !== 'pages' });
+  client.removeQueries({ predicate: ({ queryKey: [name] }) => name !== 'session' && name !== 'part' });
 }
 
 /** Notes that the server does not know the student any more, where an error says so. */

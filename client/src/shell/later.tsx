@@ -1,43 +1,16 @@
-import { queryOptions, useQuery, type QueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { createElement, useDeferredValue, type ComponentType, type FunctionComponent } from 'react';
-import { othersTurn } from '@/model/opening/in-pieces';
+import { Opening } from '@/ui/opening';
 import { Failed, Loading } from '@/ui/states';
 import { useSoon } from '@/ui/soon';
+import { laterQuery, partQuery, type Later } from './parts';
 
-type Later = typeof import('./later-parts');
 type LaterComponent = {
   [Name in keyof Later]: Later[Name] extends FunctionComponent<never> ? Name : never;
 }[keyof Later];
 
-/** Milliseconds after which what did not come is asked for again. */
-const AGAIN = 10_000;
-
-/** What comes after the first page: fetched once, and asked for again where it did not come. */
-const laterQuery = queryOptions({
-  queryKey: ['pages'],
-  queryFn: async () => {
-    await othersTurn();
-    return import('./later-parts');
-  },
-  staleTime: Infinity,
-  gcTime: Infinity,
-  structuralSharing: false,
-  refetchInterval: ({ state }) => state.data === undefined && AGAIN,
-});
-
-/** Fetches what comes after the first page as soon as that stands. */
-export function useFetchedLater(stands = true): void {
-  useQuery({ ...laterQuery, enabled: stands, notifyOnChangeProps: [] });
-}
-
-/**
- * What comes after the first page, for what is asked before it is there.
- *
- * @throws {Error} where it does not come through
- */
-export function laterParts(client: QueryClient): Promise<Later> {
-  return client.fetchQuery(laterQuery);
-}
+/** The ways in come by themselves: nobody who is signed in needs them. They are asked for as early as `client/bundle/first` knows. */
+const waysInQuery = partQuery('ways in', () => import('./ways-in'));
 
 /** A page that comes after the first one, for its address. */
 export function later(name: LaterComponent): ComponentType {
@@ -49,17 +22,20 @@ export function later(name: LaterComponent): ComponentType {
       const Page = pages[name] as ComponentType;
       return isDrawn && <Page />;
     }
-    if (error)
-      return (
-        <Failed
-          what="This page"
-          reason="It did not come through from the server."
-          retry={() => void refetch()}
-        />
-      );
-    return <Loading what="this page" />;
+    return error ? <NotThrough retry={() => void refetch()} /> : <Loading what="this page" />;
   };
 }
+
+/** The ways in, once they are there. */
+export function WaysIn() {
+  const { data: part, error, refetch } = useQuery(waysInQuery);
+  if (part) return <part.WaysInPage />;
+  return error ? <NotThrough retry={() => void refetch()} /> : <Opening />;
+}
+
+const NotThrough = ({ retry }: { retry: () => void }) => (
+  <Failed what="This page" reason="It did not come through from the server." retry={retry} />
+);
 
 /** What a component of them is given. */
 type PropsOf<Name extends LaterComponent> =

@@ -7,7 +7,8 @@ import { useCoursesAndTerms } from '@/data/terms';
 import { useIsPrepared } from '@/model/opening/prepared';
 import { onPaper } from '@/ui/print-style';
 import { Loading } from '@/ui/states';
-import { AbovePage, BelowPage, useFetchedLater } from './later';
+import { AbovePage, BelowPage } from './later';
+import { useFetchedLater } from './parts';
 import { useKeptFocus } from './use-kept-focus';
 
 /**
