@@ -14,7 +14,7 @@ import type { Metrics } from './http/metrics';
 import { boundQueue } from './http/overload';
 import { answerNotFound, answerProblems } from './http/problem';
 import { accountRoutes } from './routes/account';
-import { courseRoutes, frequentCourseRoutes } from './routes/courses';
+import { courseChangeRoute, courseListRoute, courseRoutes } from './routes/courses';
 import { doorRoutes } from './routes/doors';
 import { feedRoutes, publicFeeds } from './routes/feeds';
 import { healthRoutes } from './routes/health';
@@ -67,11 +67,11 @@ export function createApplication(
     response.set('Cache-Control', 'no-store');
     next();
   }, boundQueue(configuration.waiting));
-  api.use(knowAsker(secretsOf(configuration)), limitChanges());
+  api.use(knowAsker(secretsOf(configuration)), courseListRoute(database), limitChanges());
   // A whole account may be larger than any one thing in it.
   api.use('/account/archive', refuseOtherSites, express.json({ limit: '10mb' }));
   api.use(refuseOtherSites, express.json({ limit: '4mb' }), refuseDeepBodies);
-  api.use(frequentCourseRoutes(database));
+  api.use(courseChangeRoute(database));
   api.use(sendDevices(configuration), session.middleware);
   api.use(doorRoutes(database, configuration, mail));
   api.use(

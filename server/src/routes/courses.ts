@@ -53,10 +53,10 @@ interface ChangeBody {
 }
 
 /**
- * What is asked most: all courses of who asks, with which every opening of Fidens begins, and a change of one. The statement that reads
- * knows who asks too, so these stand before the sessions.
+ * All courses of who asks: what every opening of Fidens begins with. One statement answers it, who asks included, so it stands before
+ * whatever other requests need.
  */
-export function frequentCourseRoutes(database: Knex): Router {
+export function courseListRoute(database: Knex): Router {
   const router = Router();
 
   router.get('/courses', async (request, response) => {
@@ -72,6 +72,13 @@ export function frequentCourseRoutes(database: Knex): Router {
     if (json === undefined) response.status(304).end();
     else response.type('json').send(json);
   });
+
+  return router;
+}
+
+/** A change of a course, which is what is asked next often: what it reads knows who asks, too, so it stands before the sessions. */
+export function courseChangeRoute(database: Knex): Router {
+  const router = Router();
 
   router.patch('/courses/:courseId', async (request, response) => {
     const asker = askerOf(response);
