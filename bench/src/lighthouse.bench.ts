@@ -20,6 +20,11 @@ interface Judged {
   readonly machine: number;
 }
 
+/** Why Lighthouse says nothing of one. */
+interface Failed {
+  readonly failed: string;
+}
+
 /** What Lighthouse says of a first visit on a phone, beside a blank page of the same stack. */
 export async function lighthouseBench(): Promise<void> {
   const blank = new Fidens({ application: BLANK });
@@ -38,14 +43,12 @@ export async function lighthouseBench(): Promise<void> {
     ];
     const visits = Array.from({ length: TURNS }, () => pages).flat();
     const judged = await judge(port, visits);
-    pages.forEach(({ name }, index) => {
+    pages.forEach(({ name }, index) =>
       say(
         name,
-        judged.filter(
-          (found, turn): found is Judged => turn % pages.length === index && 'performance' in found,
-        ),
-      );
-    });
+        judged.filter((_, turn) => turn % pages.length === index),
+      ),
+    );
   } finally {
     await browser.close();
     await Promise.all([blank.stop(), ours.stop()]);
@@ -60,19 +63,26 @@ async function cookieOf(browser: Browser, url: string): Promise<string> {
 async function judge(
   port: number,
   visits: readonly { url: string; cookie?: string }[],
-): Promise<(Judged | { failed: string })[]> {
+): Promise<(Judged | Failed)[]> {
   const child = spawn(process.execPath, [JUDGE], { stdio: ['pipe', 'pipe', 'inherit'] });
   child.stdin.end(JSON.stringify({ port, visits }));
   const ended = once(child, 'exit') as Promise<[number | null]>;
-  const found: (Judged | { failed: string })[] = [];
+  const found: (Judged | Failed)[] = [];
   for await (const line of createInterface({ input: child.stdout }))
-    found.push(JSON.parse(line) as Judged | { failed: string });
+    found.push(JSON.parse(line) as Judged | Failed);
   const [code] = await ended;
   if (code !== 0) throw new Error(`Lighthouse ended with ${code}.`);
   return found;
 }
 
-function say(name: string, judged: readonly Judged[]): void {
+function say(name: string, visits: readonly (Judged | Failed)[]): void {
+  const judged = visits.filter((found) => 'performance' in found);
+  if (judged.length === 0) {
+    const [first] = visits;
+    const why = first && 'failed' in first ? first.failed : 'it was not visited';
+    console.log(`${`Lighthouse, mobile, of ${name}:`.padEnd(60)}nothing: ${why}`);
+    return;
+  }
   const of = (figure: keyof Judged) => judged.map((found) => found[figure]).sort((a, b) => a - b);
   const performance = of('performance');
   console.log(

@@ -103,7 +103,9 @@ export function ScoresPage({ course: kept, beside = false }: CoursePageProps) {
         return (
           <CategoryTitle
             course={course}
-            {...row}
+            category={row.category}
+            part={row.part}
+            depth={row.depth}
             isFolded={folded.has(row.category.id)}
             onFold={() => setAway([...toggled(folded, row.category.id)])}
           />
