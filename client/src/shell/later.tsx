@@ -28,7 +28,9 @@ export function later(name: LaterComponent): ComponentType {
 
 /** The ways in, once they are there. */
 export function WaysIn() {
-  const { data: part, error, refetch } = useQuery(waysInQuery);
+  const { data, error, refetch } = useQuery(waysInQuery);
+  // They are drawn a few milliseconds at a time.
+  const part = useDeferredValue(data);
   if (part) return <part.WaysInPage />;
   return error ? <NotThrough retry={() => void refetch()} /> : <Opening />;
 }
