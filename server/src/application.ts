@@ -57,16 +57,13 @@ export function createApplication(
     '/health',
     healthRoutes(database, () => stopping),
   );
-  app.use(securityHeaders(configuration));
   // Answers are compressed while the student waits: quickly rather than to the last byte.
   app.use(compression({ level: 3, brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 3 } } }));
 
   if (metrics) app.use(metrics.count);
+  const headers = securityHeaders(configuration);
   const api = express.Router();
-  api.use((_request, response, next) => {
-    response.set('Cache-Control', 'no-store');
-    next();
-  }, boundQueue(configuration.waiting));
+  api.use(says(headersOfData(headers)), boundQueue(configuration.waiting));
   api.use(knowAsker(secretsOf(configuration)), courseListRoute(database), limitChanges());
   // A whole account may be larger than any one thing in it.
   api.use('/account/archive', refuseOtherSites, express.json({ limit: '10mb' }));
@@ -86,6 +83,7 @@ export function createApplication(
   );
   api.use(answerNotFound);
   app.use('/api/v1', api);
+  app.use(says(headers));
   app.use('/api', answerNotFound);
   app.use('/feed', publicFeeds(database, configuration), answerNotFound);
   if (configuration.sampleData) app.use('/school', schoolRoutes());
@@ -124,8 +122,8 @@ const PERMISSIONS = [
   'display-capture',
 ];
 
-/** Sets what every answer says to the browser of how our pages are to be kept safe. It is the same in all of them: it is put together once. */
-function securityHeaders({ secureCookies }: Configuration): RequestHandler {
+/** What every answer says to the browser of how our pages are to be kept safe. It is the same in all of them: it is put together once. */
+function securityHeaders({ secureCookies }: Configuration): ReadonlyMap<string, string> {
   const headers = new Map([['Permissions-Policy', PERMISSIONS.map((name) => `${name}=()`).join(', ')]]);
   const collect = helmet({
     contentSecurityPolicy: {
@@ -160,13 +158,17 @@ function securityHeaders({ secureCookies }: Configuration): RequestHandler {
   collect({} as never, collector as never, (error) => {
     if (error) throw error as Error;
   });
-  return (_request, response, next) => {
-    response.setHeaders(headers);
-    next();
-  };
+  return headers;
 }
 
-/** What browsers heed in the answer for a page alone, and not for a script, a font or a picture: a slow first visit is spared it. */
+const says =
+  (headers: ReadonlyMap<string, string>): RequestHandler =>
+  (_request, response, next) => {
+    response.setHeaders(headers as Map<string, string>);
+    next();
+  };
+
+/** What browsers heed in the answer for a page alone, and not for data, a script, a font or a picture: a slow line is spared it. */
 const OF_PAGES = [
   'Cross-Origin-Opener-Policy',
   'Origin-Agent-Cluster',
@@ -177,6 +179,15 @@ const OF_PAGES = [
   'X-Permitted-Cross-Domain-Policies',
   'X-XSS-Protection',
 ];
+
+/** What answers with data say: they are kept nowhere, and are no page, wherever one is opened as such. */
+function headersOfData(all: ReadonlyMap<string, string>): ReadonlyMap<string, string> {
+  return new Map([
+    ...[...all].filter(([name]) => !OF_PAGES.includes(name)),
+    ['Content-Security-Policy', "default-src 'none'; frame-ancestors 'none'"],
+    ['Cache-Control', 'no-store'],
+  ]);
+}
 
 /**
  * The built application, compressed when it was built. Files whose names carry a hash are kept for a year, the page that names

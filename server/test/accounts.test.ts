@@ -233,13 +233,26 @@ describe('a write from another site', () => {
 });
 
 describe('every answer', () => {
-  it('carries a content security policy that admits only our own scripts', async () => {
-    const { headers } = await anyone().get('/api/v1/session');
-    expect(headers['content-security-policy']).toMatch(/script-src 'self';/);
+  const ofEvery = (headers: Record<string, string>) => {
     expect(headers['content-security-policy']).toMatch(/frame-ancestors 'none'/);
     expect(headers['x-content-type-options']).toBe('nosniff');
     expect(headers['x-powered-by']).toBeUndefined();
-    expect(headers['permissions-policy']).toMatch(/geolocation=\(\)/);
     expect(headers['strict-transport-security']).toBeUndefined();
+  };
+
+  it('carries a content security policy that admits only our own scripts', async () => {
+    const { headers } = await anyone().get('/feed/none.ics');
+    ofEvery(headers);
+    expect(headers['content-security-policy']).toMatch(/script-src 'self';/);
+    expect(headers['permissions-policy']).toMatch(/geolocation=\(\)/);
+  });
+
+  it('with data is no page, and kept nowhere', async () => {
+    for (const path of ['session', 'courses', 'nowhere']) {
+      const { headers } = await anyone().get(`/api/v1/${path}`);
+      ofEvery(headers);
+      expect(headers['content-security-policy']).toMatch(/^default-src 'none';/);
+      expect(headers['cache-control']).toBe('no-store');
+    }
   });
 });

@@ -39,8 +39,7 @@ const haveSchema = Joi.object({
   have: Joi.string()
     .pattern(/^[0-9a-f-]{36}\.\d{1,9}(?:,[0-9a-f-]{36}\.\d{1,9}){0,399}$/)
     .messages(inWords('must be id.version, of several courses with commas between'))
-    .allow('')
-    .default(''),
+    .allow(''),
 }).unknown();
 
 /** What that schema lets through. */
@@ -62,7 +61,7 @@ export function courseListRoute(database: Knex): Router {
   router.get('/courses', async (request, response) => {
     const had = {
       tag: /^"([0-9a-f]{32})"$/.exec(request.get('if-none-match') ?? '')?.[1],
-      courses: queryOf<{ have: string }>(request, haveSchema).have.split(','),
+      courses: coursesHad(request),
     };
     const asker = askerOf(response);
     const list = asker && (await courseList(database, asker, had));
@@ -74,6 +73,13 @@ export function courseListRoute(database: Knex): Router {
   });
 
   return router;
+}
+
+/** Which courses in which versions a client says to have: none where it does not say. */
+function coursesHad(request: Request): string[] {
+  return request.query.have === undefined
+    ? []
+    : queryOf<{ have: string }>(request, haveSchema).have.split(',');
 }
 
 /** A change of a course, which is what is asked next often: what it reads knows who asks, too, so it stands before the sessions. */
