@@ -1,6 +1,7 @@
 import { queryOptions, useQuery, type QueryClient } from '@tanstack/react-query';
 import { othersTurn } from '@/model/opening/in-pieces';
 
+/** What comes after the first page, by name. */
 export type Later = typeof import('./later-parts');
 
 /** Milliseconds after which what did not come is asked for again. */
