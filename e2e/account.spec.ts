@@ -11,6 +11,22 @@ import {
 
 const NEXT = 'two gulls over the breakwater';
 
+test('an account is made by keyboard alone, Enter after each field', async ({ page }) => {
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: 'Make an account' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Name')).toBeFocused();
+  await page.keyboard.type('Ada Brook');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('E-mail')).toBeFocused();
+  await page.keyboard.type(`keys${Date.now()}@saltmarsh.example`);
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Password')).toBeFocused();
+  await page.keyboard.type('salt and tide nine');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { level: 1, name: 'Term' })).toBeFocused();
+});
+
 test('name and password are changed, other sessions end, and the account goes with everything in it', async ({
   page,
   browser,

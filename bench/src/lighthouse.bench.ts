@@ -78,9 +78,8 @@ async function judge(
 function say(name: string, visits: readonly (Judged | Failed)[]): void {
   const judged = visits.filter((found) => 'performance' in found);
   if (judged.length === 0) {
-    const [first] = visits;
-    const why = first && 'failed' in first ? first.failed : 'it was not visited';
-    console.log(`${`Lighthouse, mobile, of ${name}:`.padEnd(60)}nothing: ${why}`);
+    const failed = visits.find((found) => 'failed' in found);
+    console.log(`${`Lighthouse, mobile, of ${name}:`.padEnd(60)}nothing: ${failed?.failed}`);
     return;
   }
   const of = (figure: keyof Judged) => judged.map((found) => found[figure]).sort((a, b) => a - b);

@@ -123,7 +123,7 @@ const PERMISSIONS = [
 ];
 
 /** What every answer says to the browser of how our pages are to be kept safe. It is the same in all of them: it is put together once. */
-function securityHeaders({ secureCookies }: Configuration): ReadonlyMap<string, string> {
+function securityHeaders({ secureCookies }: Configuration): Map<string, string> {
   const headers = new Map([['Permissions-Policy', PERMISSIONS.map((name) => `${name}=()`).join(', ')]]);
   const collect = helmet({
     contentSecurityPolicy: {
@@ -162,9 +162,9 @@ function securityHeaders({ secureCookies }: Configuration): ReadonlyMap<string, 
 }
 
 const says =
-  (headers: ReadonlyMap<string, string>): RequestHandler =>
+  (headers: Map<string, string>): RequestHandler =>
   (_request, response, next) => {
-    response.setHeaders(headers as Map<string, string>);
+    response.setHeaders(headers);
     next();
   };
 
@@ -181,7 +181,7 @@ const OF_PAGES = [
 ];
 
 /** What answers with data say: they are kept nowhere, and are no page, wherever one is opened as such. */
-function headersOfData(all: ReadonlyMap<string, string>): ReadonlyMap<string, string> {
+function headersOfData(all: Map<string, string>): Map<string, string> {
   return new Map([
     ...[...all].filter(([name]) => !OF_PAGES.includes(name)),
     ['Content-Security-Policy', "default-src 'none'; frame-ancestors 'none'"],

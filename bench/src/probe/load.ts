@@ -45,8 +45,10 @@ async function loadWith(pieces: number): Promise<string> {
       const until = performance.now() + SECONDS * 1_000;
       while (performance.now() < until) {
         const read = await timed(() => client.ask('GET', `/courses${have}`));
-        const list = (read.body ?? []) as { id: string; version: number }[];
-        have = `?have=${list.map(({ id, version }) => `${id}.${version}`).join()}`;
+        if (read.status === 200) {
+          const list = read.body as { id: string; version: number }[];
+          have = `?have=${list.map(({ id, version }) => `${id}.${version}`).join()}`;
+        }
         (read.status === 200 ? lists : refused).push(read.took);
         const edit = { ...scoring('p0', change === 0 ? undefined : change, change + 1), from: change + 1 };
         // What is refused as too much is sent again, as the application does.

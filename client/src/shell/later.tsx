@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { createElement, useDeferredValue, type ComponentType, type FunctionComponent } from 'react';
+import { createElement, useDeferredValue, useState, type ComponentType, type FunctionComponent } from 'react';
 import { Opening } from '@/ui/opening';
 import { Failed, Loading } from '@/ui/states';
 import { useSoon } from '@/ui/soon';
@@ -31,8 +31,14 @@ export function WaysIn() {
   const { data, error, refetch } = useQuery(waysInQuery);
   // They are drawn a few milliseconds at a time.
   const part = useDeferredValue(data);
-  if (part) return <part.WaysInPage />;
-  return error ? <NotThrough retry={() => void refetch()} /> : <Opening />;
+  const [isRetried, setIsRetried] = useState(false);
+  if (part) return <part.WaysInPage begins={isRetried} />;
+  if (!error) return <Opening />;
+  const retry = () => {
+    setIsRetried(true);
+    void refetch();
+  };
+  return <NotThrough retry={retry} />;
 }
 
 const NotThrough = ({ retry }: { retry: () => void }) => (

@@ -1,7 +1,7 @@
 import { JOI_OPTIONS } from '@fidens/core';
 import { joiResolver } from '@hookform/resolvers/joi';
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useState, type ComponentProps } from 'react';
 import { useForm, type Resolver } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { Button, Text } from 'react-native-paper';
@@ -65,14 +65,45 @@ const WAYS: Readonly<Record<WayIn, WayInForm>> = {
   },
 };
 
+type FieldProps = Omit<ComponentProps<typeof FormField<Fields>>, 'control' | 'name'>;
+
+const FIELDS: Readonly<Record<keyof Fields, FieldProps>> = {
+  name: { label: 'Name', autoComplete: 'name' },
+  email: { label: 'E-mail', autoComplete: 'email', inputMode: 'email' },
+  code: {
+    label: 'Recovery code',
+    autoComplete: 'off',
+    hint: 'One of those that you printed, such as 7KQ2-M9XD-4TFA-WZ63. It is used up then.',
+  },
+  password: { label: 'Password', secureTextEntry: true, autoComplete: 'current-password' },
+};
+
+const isNewIn = (way: WayIn) => way !== 'sign in' && way !== 'account link';
+
+/** What is different of a password that is new, or was chosen before its account stood. */
+function passwordIn(way: WayIn): Partial<FieldProps> {
+  if (way === 'account link') return { hint: 'The one that you chose for the new account.' };
+  return {
+    ...(isNewIn(way) && {
+      autoComplete: 'new-password' as const,
+      hint: 'At least 15 characters: a few words do.',
+    }),
+    ...((way === 'recovery' || way === 'password link') && { label: 'New password' }),
+  };
+}
+
 /** The ways that are opened by the link of a message. */
 const BY_LINK = { account: 'account link', password: 'password link' } as const;
 
 /** The ways that can be chosen; the others come by a link. */
 const CHOSEN = ['sign in', 'sign up', 'lost', 'recovery'] as const;
 
-/** The ways in: an account, a new one, or the sample student where there is one. */
-export function WaysInPage() {
+/**
+ * The ways in: an account, a new one, or the sample student where there is one.
+ *
+ * @param begins - the first field takes the focus, as what had it is gone
+ */
+export function WaysInPage({ begins }: { begins: boolean }) {
   const c = useColours();
   const { data: session } = useSession();
   const link = useOpenedLink('account', 'password');
@@ -80,7 +111,7 @@ export function WaysInPage() {
   useTitle(WAYS[way].title);
   // Who comes from a page, or chooses another way, goes on in its first field.
   const came = useCameFromPage();
-  const [isChosen, setIsChosen] = useState(came);
+  const [isChosen, setIsChosen] = useState(came || begins);
   const signIn = useSignIn();
   useFetchedLater();
   return (
@@ -147,7 +178,7 @@ function AccountForm({ way, token = '', signIn, begins }: AccountFormProps) {
       return { values: {}, errors: { [fields[0]!]: { type: 'later', message } } };
     }
   };
-  const { control, formState, handleSubmit, setError } = useForm<Fields>({
+  const { control, formState, handleSubmit, setError, setFocus } = useForm<Fields>({
     resolver: check,
     defaultValues: Object.fromEntries(fields.map((field) => [field, ''])),
   });
@@ -166,52 +197,23 @@ function AccountForm({ way, token = '', signIn, begins }: AccountFormProps) {
   const send = () => {
     if (!formState.isSubmitting) void submit();
   };
+  /** Enter goes on to the next field, and from the last one it sends. */
+  const enter = (next: keyof Fields | undefined) => (next ? setFocus(next) : send());
   const refused = signIn.error && signIn.variables?.way === way ? signIn.error : undefined;
-  const isNew = way !== 'sign in' && way !== 'account link';
   const mailed = signIn.data && 'mailed' in signIn.data && signIn.variables?.way === way;
   return (
     <Stack gap="m" ref={staysHere} role="form" aria-label={title}>
-      {fields.includes('name') && (
+      {fields.map((name, index) => (
         <FormField
+          key={name}
           control={control}
-          name="name"
-          label="Name"
-          autoComplete="name"
-          autoFocus={begins && fields[0] === 'name'}
+          name={name}
+          autoFocus={begins && index === 0}
+          {...FIELDS[name]}
+          {...(name === 'password' && passwordIn(way))}
+          onSubmitEditing={() => enter(fields[index + 1])}
         />
-      )}
-      {fields.includes('email') && (
-        <FormField
-          control={control}
-          name="email"
-          label="E-mail"
-          autoFocus={begins && fields[0] === 'email'}
-          autoComplete="email"
-          inputMode="email"
-          {...(fields.at(-1) === 'email' && { onSubmitEditing: send })}
-        />
-      )}
-      {fields.includes('code') && (
-        <FormField
-          control={control}
-          name="code"
-          label="Recovery code"
-          autoComplete="off"
-          hint="One of those that you printed, such as 7KQ2-M9XD-4TFA-WZ63. It is used up then."
-        />
-      )}
-      {fields.includes('password') && (
-        <FormField
-          control={control}
-          name="password"
-          label={way === 'recovery' || way === 'password link' ? 'New password' : 'Password'}
-          secureTextEntry
-          autoComplete={isNew ? 'new-password' : 'current-password'}
-          onSubmitEditing={send}
-          {...(isNew && { hint: 'At least 15 characters: a few words do.' })}
-          {...(way === 'account link' && { hint: 'The one that you chose for the new account.' })}
-        />
-      )}
+      ))}
       {mailed && (
         <View role="status">
           <Soft>
@@ -226,7 +228,7 @@ function AccountForm({ way, token = '', signIn, begins }: AccountFormProps) {
         </Text>
       )}
       <Button
-        mode={isNew ? 'contained' : 'contained-tonal'}
+        mode={isNewIn(way) ? 'contained' : 'contained-tonal'}
         onPress={send}
         loading={formState.isSubmitting || (signIn.isPending && signIn.variables.way !== 'sample')}
       >
