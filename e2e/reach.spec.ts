@@ -220,6 +220,31 @@ test('a rehearsal answers at once, is marked, kept, compared and thrown away, an
   await settled(page);
 });
 
+test('what is out of sight follows what is tried, when somebody comes to it and when typing rests', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signUp(page);
+  await addSampleCourse(page);
+  await openPage(page, 'Reach');
+  const bar = page.getByRole('region', { name: 'Rehearsal' });
+  const hours = page.getByRole('list', { name: 'Open pieces and how far each can move the course' });
+  const before = await hours.textContent();
+  const field = page.getByLabel('Try a score on Final exam');
+  await field.fill('80');
+  await expect(bar.getByText('Final exam 80')).toBeVisible();
+  await expect(hours).not.toBeInViewport();
+  await expect(hours).not.toHaveText(before!);
+  await expect(hours).not.toBeInViewport();
+  const tried = await hours.textContent();
+  // Whoever comes to it before that finds it answered.
+  await field.fill('');
+  await hours.scrollIntoViewIfNeeded();
+  await expect(hours).toHaveText(before!);
+  await field.fill('80');
+  await expect(hours).toHaveText(tried!);
+});
+
 test('weights are tried, and what is open is left out, without touching the record', async ({ page }) => {
   await signUp(page);
   await addSampleCourse(page);

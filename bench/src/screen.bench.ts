@@ -132,9 +132,27 @@ async function measureRehearsal(page: Page, pieces: number, size: string): Promi
     await page.keyboard.press('Backspace');
   }
   const [bar, all] = [answered.map((times) => times.bar), answered.map((times) => times.all)];
+  const rested: number[] = [];
+  for (let score = 0; score < KEYS / 3; score += 1) {
+    rested.push(await work(page, session, () => scoreTyped(page, String((score % 4) + 1), '7')));
+    await scoreTyped(page, 'Backspace', 'Backspace');
+  }
   say('A key in a rehearsal, until its bar answers', pieces, size, bar);
-  say('A key in a rehearsal, until everything answers', pieces, size, all);
+  say('A key in a rehearsal, until everything in sight answers', pieces, size, all);
   say('A key in a rehearsal: all work of the page', pieces, size, typed);
+  say('A score of two keys in a rehearsal, and a rest: all work', pieces, size, rested);
+}
+
+/** Longer than what is out of sight waits for a rest. */
+const REST = 1500;
+
+/** Keys as a hand presses them, and a rest. */
+async function scoreTyped(page: Page, ...keys: readonly string[]): Promise<void> {
+  for (const key of keys) {
+    await page.keyboard.press(key);
+    await page.waitForTimeout(200);
+  }
+  await page.waitForTimeout(REST);
 }
 
 function say(what: string, pieces: number, size: string, milliseconds: readonly number[]): void {

@@ -20,12 +20,11 @@ import { SectionTitle, Soft } from '@/ui/text';
 import { number, percent } from '@/wording/words';
 import { PairCurve, takesText } from './pair-curve';
 
-/** One open piece alone, and two against each other: what each must bring, everything else as usual. */
+/** Of a course with something open: one piece alone, and two against each other: what each must bring, everything else as usual. */
 export const AloneView = memo(function AloneView({ computed }: { computed: Computed }) {
   const open = useMemo(() => openPieces(computed), [computed]);
   const [chosen, setChosen] = useState<string>();
   const [other, setOther] = useState<string>();
-  if (open.length === 0) return null;
   const piece = open.find(({ id }) => id === chosen) ?? open[0]!;
   const beside = open.find(({ id }) => id === other && id !== piece.id);
   return (

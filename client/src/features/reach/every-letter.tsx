@@ -267,10 +267,9 @@ export function TargetChoice({ course }: { course: ShownCourse }) {
   );
 }
 
-/** Grades beside the course's own, each with what its letters take: of its periods, and of its second way. */
+/** Of a course with grades beside its own: each of them, with what its letters take: of its periods, and of its second way. */
 export const HalvesReach = memo(function HalvesReach({ course }: { course: ShownCourse }) {
   const others = otherGrades(course.document);
-  if (others.length === 0) return null;
   return (
     <Stack gap="s">
       <SectionTitle>{othersTitle(course.document)}</SectionTitle>

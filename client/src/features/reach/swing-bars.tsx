@@ -16,12 +16,10 @@ const FIRST = 8;
 
 type Order = 'swing' | 'rise';
 
-/** Where an hour counts most: how far each open piece can move the course, and how little it must rise for the next letter. */
+/** Of a course with something open, where an hour counts most: how far each open piece can move the course, and how little it must rise for the next letter. */
 export const SwingBars = memo(function SwingBars({ computed }: { computed: Computed }) {
   const [order, setOrder] = useState<Order>('swing');
-  const found = computed.potentials;
-  if (!found || found.pieces.length === 0) return null;
-  const { next, pieces } = found;
+  const { next, pieces } = computed.potentials!;
   const canRise = pieces.filter(({ rise }) => rise);
   const shown = order === 'swing' ? pieces : [...canRise].sort((a, b) => a.rise!.compare(b.rise!));
   const most = pieces[0]!.swing.valueOf();

@@ -24,6 +24,7 @@ import { useChange } from '@/model/use-change';
 import { SPACE } from '@/theme/layout';
 import { TEXT, TEXT_STRONG, useColours } from '@/theme/paper-theme';
 import { Row, Stack } from '@/ui/box';
+import { APART } from '@/ui/fields/apart';
 import { NumberRule } from '@/ui/fields/number-rule';
 import { Fold } from '@/ui/fold';
 import { SectionTitle, Soft, Wrong } from '@/ui/text';
@@ -109,6 +110,9 @@ interface PieceTryProps {
   set: RehearsalNow['set'];
 }
 
+/** A try's field. */
+const TRY = { width: 104, height: 48 };
+
 /** One piece to try scores on; drawn again only when something else is tried on it. */
 const PieceTry = memo(function PieceTry({ course, piece, usual, set }: PieceTryProps) {
   const tried = useTry(course.id, piece.id);
@@ -159,30 +163,32 @@ const PieceTry = memo(function PieceTry({ course, piece, usual, set }: PieceTryP
             {usual}
           </Text>
         </View>
-        <TextInput
-          aria-label={`Try a score on ${piece.name}`}
-          aria-invalid={entry?.kind === 'unclear'}
-          value={text}
-          onChangeText={type}
-          placeholder={`of ${number(piece.possible)}`}
-          placeholderTextColor={c.soft}
-          autoCapitalize="characters"
-          autoCorrect={false}
-          style={{
-            width: 104,
-            height: 48,
-            paddingHorizontal: SPACE.l,
-            borderWidth: tried ? 1.5 : 1,
-            borderStyle: 'dashed',
-            borderColor: entry?.kind === 'unclear' ? c.error : tried ? c.primary : c.segment,
-            borderRadius: 4,
-            outlineColor: c.primary,
-            backgroundColor: tried ? c.tint : c.card,
-            color: c.ink,
-            fontFamily: text === '' ? TEXT : TEXT_STRONG,
-            fontSize: 16,
-          }}
-        />
+        <View style={[APART.around, TRY]}>
+          <TextInput
+            aria-label={`Try a score on ${piece.name}`}
+            aria-invalid={entry?.kind === 'unclear'}
+            value={text}
+            onChangeText={type}
+            placeholder={`of ${number(piece.possible)}`}
+            placeholderTextColor={c.soft}
+            autoCapitalize="characters"
+            autoCorrect={false}
+            style={{
+              ...APART.field,
+              ...TRY,
+              paddingHorizontal: SPACE.l,
+              borderWidth: tried ? 1.5 : 1,
+              borderStyle: 'dashed',
+              borderColor: entry?.kind === 'unclear' ? c.error : tried ? c.primary : c.segment,
+              borderRadius: 4,
+              outlineColor: c.primary,
+              backgroundColor: tried ? c.tint : c.card,
+              color: c.ink,
+              fontFamily: text === '' ? TEXT : TEXT_STRONG,
+              fontSize: 16,
+            }}
+          />
+        </View>
       </Row>
       {entry?.kind === 'unclear' && <Wrong>{entry.said}</Wrong>}
       {tried && (
