@@ -25,7 +25,7 @@ import { sweepRoutes } from './routes/sweep';
 import { termRoutes } from './routes/terms';
 import { refuseOtherSites } from './http/same-site';
 import { knowAsker, requireStudent, sessions } from './account/sign-in';
-import { secretsOf } from './account/signing';
+import { keysOf } from './account/signing';
 
 /** A server that is ready to listen. */
 export interface Application {
@@ -64,7 +64,7 @@ export function createApplication(
   const headers = securityHeaders(configuration);
   const api = express.Router();
   api.use(says(headersOfData(headers)), boundQueue(configuration.waiting));
-  api.use(knowAsker(secretsOf(configuration)), courseListRoute(database), limitChanges());
+  api.use(knowAsker(keysOf(configuration)), courseListRoute(database), limitChanges());
   // A whole account may be larger than any one thing in it.
   api.use('/account/archive', refuseOtherSites, express.json({ limit: '10mb' }));
   api.use(refuseOtherSites, express.json({ limit: '4mb' }), refuseDeepBodies);

@@ -1,4 +1,4 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { hash, randomBytes } from 'node:crypto';
 import type { Knex } from 'knex';
 
 /** What each kind of link does: it makes an account, renews the password of one, or gives one another e-mail. */
@@ -20,7 +20,7 @@ const ALL = ['user_id', 'email', 'name', 'password_hash'];
 /** Minutes for which a link can be used. */
 export const LINK_MINUTES = 60;
 
-const hashed = (token: string) => createHash('sha256').update(token).digest('hex');
+const hashed = (token: string) => hash('sha256', token);
 
 /** A new link's secret; what it does is kept under its hash. */
 export async function newLink<Kind extends LinkKind>(database: Knex, use: LinkUses[Kind]): Promise<string> {

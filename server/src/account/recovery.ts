@@ -1,14 +1,11 @@
-import { createHash, randomInt } from 'node:crypto';
+import { hash, randomInt } from 'node:crypto';
 import type { Transaction } from 'objection';
 
 /** Signs that are not taken for one another on paper. */
 const SIGNS = '23456789ABCDEFGHJKMNPQRSTVWXYZ';
 const CODES = 8;
 
-const hashed = (code: string) =>
-  createHash('sha256')
-    .update(code.toUpperCase().replace(/[^0-9A-Z]/g, ''))
-    .digest('hex');
+const hashed = (code: string) => hash('sha256', code.toUpperCase().replace(/[^0-9A-Z]/g, ''));
 
 /** New recovery codes, each of 16 signs, in the place of those before: shown once, and kept as hashes. */
 export async function newCodes(transaction: Transaction, userId: string): Promise<string[]> {

@@ -2,7 +2,7 @@ import Bowser from 'bowser';
 import connectPgSimple from 'connect-pg-simple';
 import type { Request, RequestHandler, Response } from 'express';
 import session from 'express-session';
-import { createHash } from 'node:crypto';
+import { hash, type KeyObject } from 'node:crypto';
 import { promisify } from 'node:util';
 import { Pool } from 'pg';
 import type { Configuration } from '../configuration';
@@ -69,7 +69,7 @@ export const SESSION_COOKIE = 'fidens';
 export const SESSIONS = 0.3;
 
 const Store = connectPgSimple(session);
-const hashed = (sid: string) => createHash('sha256').update(sid).digest('hex');
+const hashed = (sid: string) => hash('sha256', sid);
 
 /** Keeps sessions under the hashes of their ids: who reads the table cannot sign in with what it holds. */
 class HashedStore extends Store {
@@ -131,9 +131,9 @@ interface SessionAsker extends Asker {
 }
 
 /** Reads which session each request carries. Nothing is looked up: whether there is such a session is for a statement to know. */
-export function knowAsker(secrets: readonly string[]): RequestHandler {
+export function knowAsker(keys: readonly KeyObject[]): RequestHandler {
   return (request, response: Response<unknown, Locals>, next) => {
-    const sid = signedCookieOf(request, SESSION_COOKIE, secrets);
+    const sid = signedCookieOf(request, SESSION_COOKIE, keys);
     if (sid !== undefined) {
       response.locals.asker = {
         query: ASKER,

@@ -1,6 +1,6 @@
 import type { Course } from '@fidens/core';
 import type { Knex } from 'knex';
-import { createHash } from 'node:crypto';
+import { hash } from 'node:crypto';
 import type { Transaction } from 'objection';
 import { knownAsker, type Asker } from '../database';
 import { toDocument } from './course-document';
@@ -191,7 +191,7 @@ const HEAD = 'id, term_id, version';
 
 function tagOf(courses: readonly ListedCourse[]): string {
   const text = courses.map(({ id, term_id, version }) => `${id} ${term_id} ${version}`).join();
-  return createHash('sha256').update(text).digest('hex').slice(0, 32);
+  return hash('sha256', text).slice(0, 32);
 }
 
 /**
