@@ -604,6 +604,9 @@ describe('the list of a term', () => {
     await ask(cookie.replace('fidens=s%3A', 'fidens=')).expect(401);
     await request(harness.application.express).delete('/api/v1/session').set('Cookie', cookie).expect(204);
     await ask(cookie).expect(401);
+    // Nor what is wrong with what they ask.
+    const wrong = request(harness.application.express).get('/api/v1/courses').query({ have: 'all' });
+    await wrong.set('Cookie', cookie).expect(401);
   });
 
   it('changes nothing for who is not signed in any more, and finds no course of another', async () => {
@@ -614,6 +617,10 @@ describe('the list of a term', () => {
     const { id } = (await one.get('/api/v1/session')).body.student;
     await harness.database('sign_in_sessions').whereRaw("sess->>'userId' = ?", [id]).delete();
     await change(one, course, edits).expect(401);
+    // Who is not signed in is not told what is wrong with what they ask.
+    const wrong = (agent: typeof one) => agent.patch(`/api/v1/courses/${course.id}`).send({ edits: 'none' });
+    await wrong(other).expect(422);
+    await wrong(one).expect(401);
     expect(await harness.database('courses').where({ id: course.id }).pluck('title')).toEqual([
       course.document.title,
     ]);

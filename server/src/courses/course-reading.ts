@@ -222,7 +222,8 @@ export async function courseList(database: Knex, asker: Asker, had: Had): Promis
   return { tag, json: `[${texts.join(',')}]` };
 }
 
-async function isAnybody(database: Knex, { query, values }: Asker): Promise<boolean> {
+/** Whether who asks is signed in. */
+export async function isAnybody(database: Knex, { query, values }: Asker): Promise<boolean> {
   const { rows } = await database.raw<{ rows: unknown[] }>(query, values);
   return rows.length > 0;
 }

@@ -9,10 +9,11 @@ import {
   deleteCourse,
   findCourse,
   listChanges,
+  type ChangeRequest,
   type StoredCourse,
 } from '../courses/course-store';
-import { courseList } from '../courses/course-reading';
-import { readTogether } from '../database';
+import { courseList, isAnybody } from '../courses/course-reading';
+import { readTogether, type Asker } from '../database';
 import { CourseRecord, Term } from '../models';
 import { invalid, notFound, Problem } from '../http/problem';
 import { takeUpCourse } from '../courses/remains';
@@ -59,12 +60,11 @@ export function courseListRoute(database: Knex): Router {
   const router = Router();
 
   router.get('/courses', async (request, response) => {
-    const had = {
-      tag: /^"([0-9a-f]{32})"$/.exec(request.get('if-none-match') ?? '')?.[1],
-      courses: coursesHad(request),
-    };
     const asker = askerOf(response);
-    const list = asker && (await courseList(database, asker, had));
+    if (!asker) throw signedOut();
+    const courses = await signedInFirst(database, asker, () => coursesHad(request));
+    const tagHad = /^"([0-9a-f]{32})"$/.exec(request.get('if-none-match') ?? '')?.[1];
+    const list = await courseList(database, asker, { tag: tagHad, courses });
     if (!list) throw signedOut();
     const { tag, json } = list;
     response.set('ETag', `"${tag}"`);
@@ -89,11 +89,8 @@ export function courseChangeRoute(database: Knex): Router {
   router.patch('/courses/:courseId', async (request, response) => {
     const asker = askerOf(response);
     if (!asker) throw signedOut();
-    const courseId = idOf(request, 'courseId');
-    const { id, edits, seen, from } = bodyOf<ChangeBody>(request, changeSchema);
-    const checked = editsOf(edits, 'edits');
-    const saw = seen ? { seen: editsOf(seen, 'seen') } : { version: versionOf(request) };
-    const changed = await changeCourse(database, asker, courseId, { id, edits: checked, saw });
+    const { courseId, told, from, change } = await signedInFirst(database, asker, () => changeAsked(request));
+    const changed = await changeCourse(database, asker, courseId, change);
     if (changed.kind === 'nobody') throw signedOut();
     if (changed.kind === 'not found') throw notFound();
     if (changed.kind === 'invalid') throw invalid(changed.faults);
@@ -112,11 +109,35 @@ export function courseChangeRoute(database: Knex): Router {
     const { course, made } = changed;
     // Who has the version before, and asked for just these edits, has the document.
     const { document: _, ...head } = course;
-    const isKnown = made && from === course.version - 1 && isSame(edits, made);
+    const isKnown = made && from === course.version - 1 && isSame(told, made);
     sendCourse(response, isKnown ? head : course);
   });
 
   return router;
+}
+
+/** The change that a request asks for, and what it has told of it. */
+function changeAsked(request: Request): {
+  courseId: string;
+  /** The edits as they came. */
+  told: unknown[];
+  from: number | undefined;
+  change: ChangeRequest;
+} {
+  const courseId = idOf(request, 'courseId');
+  const { id, edits, seen, from } = bodyOf<ChangeBody>(request, changeSchema);
+  const checked = editsOf(edits, 'edits');
+  const saw = seen ? { seen: editsOf(seen, 'seen') } : { version: versionOf(request) };
+  return { courseId, told: edits, from, change: { id, edits: checked, saw } };
+}
+
+/** Reads a request before it is known who asks. Where it is wrong and nobody is signed in, that is what is said. */
+async function signedInFirst<T>(database: Knex, asker: Asker, read: () => T): Promise<T> {
+  try {
+    return read();
+  } catch (problem) {
+    throw (await isAnybody(database, asker)) ? problem : signedOut();
+  }
 }
 
 /** A student's courses, each one document. */
