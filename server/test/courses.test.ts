@@ -600,7 +600,8 @@ describe('the list of a term', () => {
         .set('If-None-Match', headers.etag!)
         .set('Cookie', held);
     await ask(cookie).expect(304);
-    await ask(cookie.replace(/fidens=s%3A./, 'fidens=s%3A-')).expect(401);
+    const other = (sign: string) => (sign.endsWith('-') ? 'fidens=s%3A_' : 'fidens=s%3A-');
+    await ask(cookie.replace(/fidens=s%3A./, other)).expect(401);
     await ask(cookie.replace('fidens=s%3A', 'fidens=')).expect(401);
     await request(harness.application.express).delete('/api/v1/session').set('Cookie', cookie).expect(204);
     await ask(cookie).expect(401);
