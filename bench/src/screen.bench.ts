@@ -138,9 +138,9 @@ async function measureRehearsal(page: Page, pieces: number, size: string): Promi
     await scoreTyped(page, 'Backspace', 'Backspace');
   }
   say('A key in a rehearsal, until its bar answers', pieces, size, bar);
-  say('A key in a rehearsal, until everything in sight answers', pieces, size, all);
+  say('A key in a rehearsal, until all in sight answers', pieces, size, all);
   say('A key in a rehearsal: all work of the page', pieces, size, typed);
-  say('A score of two keys in a rehearsal, and a rest: all work', pieces, size, rested);
+  say('Two keys in a rehearsal and a rest: all work', pieces, size, rested);
 }
 
 /** Longer than what is out of sight waits for a rest. */
@@ -157,7 +157,7 @@ async function scoreTyped(page: Page, ...keys: readonly string[]): Promise<void>
 
 function say(what: string, pieces: number, size: string, milliseconds: readonly number[]): void {
   console.log(
-    `${`${what}, ${pieces} pieces, ${size}`.padEnd(64)} ${median(milliseconds).toFixed(1).padStart(10)} ms`,
+    `${`${what}, ${pieces} pieces, ${size}`.padEnd(68)} ${median(milliseconds).toFixed(1).padStart(10)} ms`,
   );
 }
 
